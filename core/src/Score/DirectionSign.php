@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** One sign of a direction. */
+final readonly class DirectionSign
+{
+    /**
+     * @param  string  $text  words; the dynamic (“mf”); a wedge's type (crescendo, diminuendo, stop); a rehearsal letter
+     * @param  float|null  $tempo  quarters a minute, of a metronome mark
+     * @param  string|null  $kept  the format's own words; null when the sign was made here
+     */
+    public function __construct(
+        public DirectionKind $kind,
+        public string $text = '',
+        public ?float $tempo = null,
+        public ?string $kept = null,
+    ) {}
+}

@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/**
+ * The repeats, endings and jumps of a part, read off its barlines, signs and words.
+ *
+ * A jump counts when the file says so to playback or, failing that, in the usual words (D.C., D.S., To Coda, Fine).
+ */
+final readonly class Jumps
+{
+    /**
+     * @param  array<int, true>  $starts  measures with a forward repeat
+     * @param  array<int, int>  $backs  measures with a backward repeat => how often the passage is played
+     * @param  array<int, list<int>>  $endings  measures inside an ending => its passes
+     * @param  array<int, int>  $jumps  measures with D.C. or D.S. => the measure they lead to
+     * @param  array<int, true>  $fines
+     * @param  array<int, true>  $toCodas
+     */
+    private function __construct(
+        public array $starts,
+        public array $backs,
+        public array $endings,
+        public array $jumps,
+        public array $fines,
+        public array $toCodas,
+        public ?int $coda,
+    ) {}
+
+    public static function of(Part $part): self
+    {
+        $starts = $backs = $jumps = $fines = $toCodas = [];
+        $codas = $segnos = [];
+        foreach ($part->measures as $index => $measure) {
+            foreach ($measure->barlines as $barline) {
+                if ($barline->repeat === 'forward') {
+                    $starts[$index] = true;
+                }
+                if ($barline->repeat === 'backward') {
+                    $backs[$index] = max(2, $barline->times);
+                }
+            }
+            foreach ($measure->directions() as $direction) {
+                $said = self::said($direction);
+                isset($said['dacapo']) && $jumps[$index] = 0;
+                isset($said['dalsegno']) && $jumps[$index] = -1;
+                isset($said['fine']) && $fines[$index] = true;
+                isset($said['tocoda']) && $toCodas[$index] = true;
+                isset($said['segno']) && $segnos[] = $index;
+                isset($said['coda']) && $codas[] = $index;
+            }
+        }
+        // A “To Coda” sign often carries a coda sign of its own: the coda itself is the last one.
+        $coda = $codas === [] ? null : max($codas);
+        if ($coda !== null && isset($toCodas[$coda]) && count(array_unique($codas)) === 1) {
+            $coda = null;
+        }
+        $jumps = array_map(static fn (int $to): int => $to === -1 ? ($segnos === [] ? 0 : min($segnos)) : $to, $jumps);
+
+        return new self($starts, $backs, self::endingsOf($part), $jumps, $fines, $toCodas, $coda);
+    }
+
+    /** @return array<string, true> the jump words of one direction, named as MusicXML names them */
+    private static function said(Direction $direction): array
+    {
+        $said = array_fill_keys(array_keys($direction->sound), true);
+        $words = preg_replace('/[.\s]+/u', ' ', $direction->words()) ?? '';
+        $patterns = [
+            'dacapo' => '/\b(d c|da capo)\b/u',
+            'dalsegno' => '/\b(d s|dal segno)\b/u',
+            'fine' => '/^ ?fine ?$/u',
+            'tocoda' => '/\bto coda\b/u',
+        ];
+        foreach ($patterns as $name => $pattern) {
+            if (preg_match($pattern, $words) === 1) {
+                $said[$name] = true;
+            }
+        }
+        if ($direction->has(DirectionKind::Segno)) {
+            $said['segno'] = true;
+        }
+        if ($direction->has(DirectionKind::Coda) && ! isset($said['tocoda'])) {
+            $said['coda'] = true;
+        }
+
+        return $said;
+    }
+
+    /** @return array<int, list<int>> */
+    private static function endingsOf(Part $part): array
+    {
+        $endings = [];
+        $open = null;
+        foreach ($part->measures as $index => $measure) {
+            $closes = false;
+            foreach ($measure->barlines as $barline) {
+                if ($barline->endingType === 'start') {
+                    $open = $barline->endings;
+                } elseif ($barline->endingType !== null) {
+                    $closes = true;
+                }
+            }
+            if ($open !== null) {
+                $endings[$index] = $open;
+            }
+            if ($closes) {
+                $open = null;
+            }
+        }
+
+        return $endings;
+    }
+}

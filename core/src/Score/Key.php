@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** A key signature. */
+final readonly class Key
+{
+    private const MAJOR = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
+
+    private const MINOR = ['Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#'];
+
+    private const SHARPS = 'FCGDAEB';
+
+    /**
+     * @param  int  $fifths  sharps, or flats as a negative number
+     * @param  string|null  $mode  major, minor or another mode's name
+     * @param  array<string, string>  $kept  attributes and signs the core does not read
+     */
+    public function __construct(
+        public int $fifths,
+        public ?string $mode = null,
+        public array $kept = [],
+    ) {}
+
+    /** “D major”; a key outside seven sharps or flats, or an unusual mode, is named by its signature. */
+    public function name(): string
+    {
+        $names = $this->mode === 'minor' ? self::MINOR : self::MAJOR;
+        $named = in_array($this->mode, [null, 'none', 'major', 'minor'], true) && abs($this->fifths) <= 7;
+        if ($named) {
+            return $names[$this->fifths + 7].($this->mode === 'minor' ? ' minor' : ' major');
+        }
+
+        return abs($this->fifths).($this->fifths < 0 ? ' flats' : ' sharps').($this->mode === null ? '' : " ({$this->mode})");
+    }
+
+    /** Semitones by which the signature alters a letter. */
+    public function alterOf(string $letter): int
+    {
+        $place = (int) strpos(self::SHARPS, $letter);
+        $sharps = intdiv($this->fifths + 6 - $place, 7);
+        $flats = intdiv(-$this->fifths + $place, 7);
+
+        return $this->fifths > 0 ? $sharps : -$flats;
+    }
+}

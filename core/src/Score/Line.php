@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** One voice of a part, as one player follows it: its sounding events in written order. Rests are the gaps. */
+final readonly class Line
+{
+    /** @param list<Event> $events */
+    private function __construct(
+        public string $voice,
+        public array $events,
+    ) {}
+
+    /** @return list<self> the lines of a part, the one that speaks most first */
+    public static function allOf(Part $part): array
+    {
+        $voices = [];
+        foreach ($part->measures as $index => $measure) {
+            foreach ($measure->notes() as $note) {
+                if ($note->sounds() && $note->pitch !== null) {
+                    $voices[($note->staff ?? 1).'/'.($note->voice ?? '1')][] = [$index, $measure->start, $note];
+                }
+            }
+        }
+        $lines = [];
+        foreach ($voices as $voice => $heads) {
+            $lines[] = new self((string) $voice, self::eventsOf($heads));
+        }
+        usort($lines, static fn (self $a, self $b): int => count($b->events) <=> count($a->events));
+
+        return $lines;
+    }
+
+    /**
+     * @param  list<array{int, int, Note}>  $heads
+     * @return list<Event>
+     */
+    private static function eventsOf(array $heads): array
+    {
+        $groups = [];
+        foreach ($heads as [$measure, $start, $note]) {
+            $last = count($groups) - 1;
+            if ($note->chord && $last >= 0 && $groups[$last][0] === $measure) {
+                $groups[$last][2][] = $note;
+            } else {
+                $groups[] = [$measure, $start + $note->onset, [$note]];
+            }
+        }
+        $events = [];
+        foreach ($groups as $index => [$measure, $start, $notes]) {
+            $events[] = new Event($index, $measure, $notes, $start);
+        }
+
+        return $events;
+    }
+}

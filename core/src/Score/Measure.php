@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** One measure of one part. */
+final readonly class Measure
+{
+    use Copying;
+
+    /**
+     * @param  string  $number  as printed (a pickup is 0)
+     * @param  int  $start  ticks from the start of the part, as written
+     * @param  int  $length  ticks that its contents last
+     * @param  Meter|null  $meter  the meter in force; null before the first
+     * @param  Key|null  $key  the key in force at its start
+     * @param  bool  $implicit  not counted: a pickup or the second half of a divided measure
+     * @param  list<Note|Direction|Attributes|Verbatim>  $items  in the order they were written
+     * @param  list<Barline>  $barlines
+     */
+    public function __construct(
+        public string $number,
+        public int $start,
+        public int $length,
+        public ?Meter $meter = null,
+        public ?Key $key = null,
+        public bool $implicit = false,
+        public array $items = [],
+        public array $barlines = [],
+    ) {}
+
+    /** @return list<Note> */
+    public function notes(): array
+    {
+        return array_values(array_filter($this->items, static fn (object $item): bool => $item instanceof Note));
+    }
+
+    /** @return list<Direction> */
+    public function directions(): array
+    {
+        return array_values(array_filter($this->items, static fn (object $item): bool => $item instanceof Direction));
+    }
+
+    /** @return list<Attributes> */
+    public function attributes(): array
+    {
+        return array_values(array_filter($this->items, static fn (object $item): bool => $item instanceof Attributes));
+    }
+
+    /**
+     * Where a place of this measure stands in a full one: a pickup borrows the end of the measure.
+     *
+     * @param  int  $onset  ticks from the start of this measure
+     */
+    public function metricPlace(int $onset, int $resolution, bool $pickup): int
+    {
+        $full = $this->meter?->ticks($resolution);
+
+        return $pickup && $full !== null && $this->length < $full ? $onset + $full - $this->length : $onset;
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** Walks a part's measures as a player does. Used once and thrown away. */
+final class PlayingOrderWalk
+{
+    private int $at = 0;
+
+    private int $repeatStart = 0;
+
+    private int $pass = 1;
+
+    private bool $afterJump = false;
+
+    /** @var list<Visit> */
+    private array $visits = [];
+
+    /** @var array<int, int> measure => times played so far */
+    private array $times = [];
+
+    public function __construct(
+        private readonly Jumps $jumps,
+        private readonly int $measures,
+    ) {}
+
+    /** @return list<Visit> */
+    public function visits(int $mostPerMeasure): array
+    {
+        $most = $this->measures * $mostPerMeasure;
+        while ($this->at < $this->measures && count($this->visits) < $most) {
+            $this->step();
+        }
+
+        return $this->visits;
+    }
+
+    private function step(): void
+    {
+        $here = $this->at;
+        $this->enterRepeat($here);
+        if ($this->skipsEnding($here)) {
+            $this->at++;
+
+            return;
+        }
+        $this->visit($here);
+        $this->at = $this->next($here);
+    }
+
+    private function enterRepeat(int $here): void
+    {
+        $leftEndings = ! isset($this->jumps->endings[$here]) && isset($this->jumps->endings[$here - 1]);
+        if ($here !== $this->repeatStart && (isset($this->jumps->starts[$here]) || $leftEndings)) {
+            $this->repeatStart = $here;
+            $this->pass = 1;
+        }
+    }
+
+    private function skipsEnding(int $here): bool
+    {
+        $passes = $this->jumps->endings[$here] ?? null;
+        if ($passes === null) {
+            return false;
+        }
+
+        return $this->afterJump ? $this->endingsAfter($here) !== [] : ! in_array($this->pass, $passes, true);
+    }
+
+    /** @return list<int> the passes of the endings that follow this measure's own without a gap */
+    private function endingsAfter(int $here): array
+    {
+        $own = $this->jumps->endings[$here] ?? [];
+        $later = [];
+        for ($next = $here + 1; isset($this->jumps->endings[$next]); $next++) {
+            if ($this->jumps->endings[$next] !== $own) {
+                array_push($later, ...$this->jumps->endings[$next]);
+            }
+        }
+
+        return $later;
+    }
+
+    private function visit(int $here): void
+    {
+        $this->times[$here] = ($this->times[$here] ?? 0) + 1;
+        $last = $this->visits === [] ? null : $this->visits[count($this->visits) - 1]->measure;
+        $this->visits[] = new Visit($here, $this->times[$here], $last !== null && $last !== $here - 1);
+    }
+
+    private function next(int $here): int
+    {
+        if ($this->afterJump && isset($this->jumps->fines[$here])) {
+            return $this->measures;
+        }
+        if ($this->afterJump && isset($this->jumps->toCodas[$here]) && $this->jumps->coda !== null) {
+            return $this->jumps->coda;
+        }
+        if ($this->repeats($here)) {
+            $this->pass++;
+
+            return $this->repeatStart;
+        }
+        if (isset($this->jumps->jumps[$here]) && ! $this->afterJump) {
+            $this->afterJump = true;
+            $this->pass = 1;
+
+            return $this->repeatStart = $this->jumps->jumps[$here];
+        }
+        if (isset($this->jumps->backs[$here]) && $this->endingsAfter($here) === []) {
+            $this->repeatStart = $here + 1;
+            $this->pass = 1;
+        }
+
+        return $here + 1;
+    }
+
+    private function repeats(int $here): bool
+    {
+        $times = $this->jumps->backs[$here] ?? null;
+        if ($times === null || $this->afterJump) {
+            return false;
+        }
+        $passes = $this->jumps->endings[$here] ?? null;
+        if ($passes === null) {
+            return $this->pass < $times;
+        }
+
+        return in_array($this->pass + 1, [...$passes, ...$this->endingsAfter($here)], true);
+    }
+}
