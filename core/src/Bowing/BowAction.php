@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing;
+
+/** What happens to the bow at the start of a stroke, other than changing direction. */
+enum BowAction: string
+{
+    /** Same direction after a stop. */
+    case Hook = 'hook';
+
+    /** The bow leaves the string and comes back to the frog. */
+    case Retake = 'retake';
+
+    /** The bow changes inside a printed slur. */
+    case Split = 'split';
+
+    /** The stroke goes on though no slur is printed. */
+    case Join = 'join';
+
+    /** A printed slur is struck out. */
+    case Strike = 'strike';
+}

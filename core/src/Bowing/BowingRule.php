@@ -1,0 +1,12 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing;
+
+/** One kind of finding (`bowing.md`, “Findings”). */
+interface BowingRule
+{
+    /** @return list<BowingFinding> */
+    public function find(BowingCase $case): array;
+}

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing;
+
+/** What the planner proposes for a line. */
+final readonly class Plan
+{
+    /**
+     * @param  BowMarks  $marks  the proposed directions and actions, by note id
+     * @param  list<PlannedAction>  $actions
+     * @param  float  $cost  points
+     */
+    public function __construct(
+        public BowMarks $marks,
+        public array $actions,
+        public float $cost,
+    ) {}
+}

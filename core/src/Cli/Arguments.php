@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Cli;
+
+/** What stood on the command line. */
+final readonly class Arguments
+{
+    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives'];
+
+    /** @param array<string, string> $options */
+    private function __construct(
+        public string $command,
+        public string $file,
+        public ?string $out,
+        private array $options,
+    ) {}
+
+    /**
+     * @param  list<string>  $words  without the program's name
+     *
+     * @throws WrongUsage
+     */
+    public static function parse(array $words): self
+    {
+        $plain = $options = [];
+        $out = null;
+        while ($words !== []) {
+            $word = array_shift($words);
+            if ($word === '-o') {
+                $out = array_shift($words) ?? throw new WrongUsage('-o needs a file name.');
+            } elseif (preg_match('/^--([a-z]+)=(.+)$/s', $word, $found) === 1 && in_array($found[1], self::OPTIONS, true)) {
+                $options[$found[1]] = $found[2];
+            } elseif (str_starts_with($word, '-') && $word !== '-') {
+                throw new WrongUsage("There is no option {$word}.");
+            } else {
+                $plain[] = $word;
+            }
+        }
+        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'convert'], true)) {
+            throw new WrongUsage(isset($plain[0]) ? "There is no command “{$plain[0]}”." : 'Say what to do.');
+        }
+        if (count($plain) !== 2) {
+            throw new WrongUsage(count($plain) < 2 ? 'Name a file.' : 'Name one file only.');
+        }
+
+        return new self($plain[0], $plain[1], $out, $options);
+    }
+
+    public function text(string $name): ?string
+    {
+        return $this->options[$name] ?? null;
+    }
+
+    /**
+     * @param  list<string>  $allowed
+     *
+     * @throws WrongUsage
+     */
+    public function oneOf(string $name, array $allowed, string $default): string
+    {
+        $value = $this->options[$name] ?? $default;
+        if (! in_array($value, $allowed, true)) {
+            throw new WrongUsage("--{$name} is one of ".implode(', ', $allowed).", not “{$value}”.");
+        }
+
+        return $value;
+    }
+
+    /**
+     * @template E of \BackedEnum
+     *
+     * @param  class-string<E>  $enum
+     * @return E|null
+     *
+     * @throws WrongUsage
+     */
+    public function choice(string $name, string $enum): ?\BackedEnum
+    {
+        $value = $this->options[$name] ?? null;
+
+        return $value === null ? null : $enum::from($this->oneOf($name, array_map(strval(...), array_column($enum::cases(), 'value')), ''));
+    }
+
+    /** @throws WrongUsage */
+    public function number(string $name, float $least, float $most): ?float
+    {
+        $value = $this->options[$name] ?? null;
+        if ($value !== null && (! is_numeric($value) || (float) $value < $least || (float) $value > $most)) {
+            throw new WrongUsage("--{$name} is a number from {$least} to {$most}, not “{$value}”.");
+        }
+
+        return $value === null ? null : (float) $value;
+    }
+}

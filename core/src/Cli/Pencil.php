@@ -1,0 +1,253 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Cli;
+
+use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Format\MusicXml\Archive;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Format\Reading;
+use UprightPencil\Core\Marking\Summary;
+use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Format\Warning;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\OpenStrings;
+use UprightPencil\Core\Strings\WrongProfile;
+
+/** The command line of the core, as `contract.md` has it. */
+final class Pencil
+{
+    private const USAGE = <<<'TEXT'
+        usage: pencil read   FILE [--format=json|text]
+               pencil mark   FILE [options]
+               pencil check  FILE [options]
+               pencil convert FILE -o OUT      .musicxml, .xml and .mxl, by file name
+        options: --part=ID|NAME|all --instrument=violin|viola|cello|bass
+                 --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
+                 --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
+                 --tempo=QUARTERS_PER_MINUTE --only=bowing|fingering --format=json|text|musicxml|mxl -o OUT
+
+        TEXT;
+
+    /**
+     * @param  resource  $out
+     * @param  resource  $err
+     */
+    public function __construct(
+        private $out,
+        private $err,
+    ) {}
+
+    /**
+     * @param  list<string>  $words  the command line without the program's name
+     * @return int exit code: 0 done, 1 the file cannot be used, 2 wrong options
+     */
+    public function run(array $words): int
+    {
+        try {
+            $arguments = Arguments::parse($words);
+            $this->deliver($arguments, $this->result($arguments));
+
+            return 0;
+        } catch (WrongUsage $fault) {
+            fwrite($this->err, "pencil: {$fault->getMessage()}\n".self::USAGE);
+
+            return 2;
+        } catch (UnreadableMusic|WrongDecision|WrongProfile|CannotRead $fault) {
+            fwrite($this->err, "pencil: {$fault->getMessage()}\n");
+
+            return 1;
+        }
+    }
+
+    private function result(Arguments $arguments): string
+    {
+        return match ($arguments->command) {
+            'read' => $this->read($arguments),
+            'convert' => $this->convert($arguments),
+            default => $this->mark($arguments, planning: $arguments->command === 'mark'),
+        };
+    }
+
+    /** The whole output is made before the file is touched, and put in place in one step. */
+    private function deliver(Arguments $arguments, string $result): void
+    {
+        if ($arguments->out === null) {
+            fwrite($this->out, $result);
+
+            return;
+        }
+        $draft = $arguments->out.'.part'.getmypid();
+        if (@file_put_contents($draft, $result) !== strlen($result) || ! @rename($draft, $arguments->out)) {
+            @unlink($draft);
+            throw new CannotRead("{$arguments->out} cannot be written.");
+        }
+    }
+
+    private static function load(string $file): Reading
+    {
+        return Reader::read(self::contents($file));
+    }
+
+    private static function contents(string $file): string
+    {
+        if (! is_file($file) || ! is_readable($file)) {
+            throw new CannotRead("{$file} is not a file that can be read.");
+        }
+        if (filesize($file) > Archive::MOST_BYTES) {
+            throw new UnreadableMusic('This file is over 20 MB; a score this large is refused.');
+        }
+
+        return (string) file_get_contents($file);
+    }
+
+    private function read(Arguments $arguments): string
+    {
+        $format = $arguments->oneOf('format', ['json', 'text'], 'json');
+        $summary = Summary::of(self::load($arguments->file));
+
+        return $format === 'json' ? self::json($summary) : Report::reading($summary);
+    }
+
+    private function convert(Arguments $arguments): string
+    {
+        $out = $arguments->out ?? throw new WrongUsage('convert needs -o OUT.');
+        $ending = strtolower(pathinfo($out, PATHINFO_EXTENSION));
+        if (! in_array($ending, ['musicxml', 'xml', 'mxl'], true)) {
+            throw new WrongUsage("convert writes .musicxml, .xml and .mxl, not “.{$ending}”.");
+        }
+        $musicXml = Writer::write(self::load($arguments->file)->score);
+
+        return $ending === 'mxl' ? Archive::pack($musicXml) : $musicXml;
+    }
+
+    private function mark(Arguments $arguments, bool $planning): string
+    {
+        $default = str_ends_with((string) $arguments->out, '.mxl') ? 'mxl' : (preg_match('/\.(musicxml|xml)$/', (string) $arguments->out) === 1 ? 'musicxml' : 'json');
+        $format = $arguments->oneOf('format', $planning ? ['json', 'text', 'musicxml', 'mxl'] : ['json', 'text'], $planning ? $default : 'json');
+        $settings = self::settings($arguments, $planning);
+        $reading = self::load($arguments->file);
+        $decisions = self::decisions($arguments);
+        $marked = $chosen = [];
+        foreach (self::parts($arguments, $reading->score) as $part) {
+            $chosen[$part->id] = PartDecisions::of($part, PartDecisions::about($part, $reading->score, $decisions));
+            $marked[] = PartMarker::mark($reading->score, $part, $chosen[$part->id], $settings);
+        }
+
+        return match ($format) {
+            'json' => self::json(self::report($reading, $marked, $planning)),
+            'text' => Report::marking($marked, $planning),
+            default => self::music(MarkedScore::of($reading->score, $marked, $chosen), $format),
+        };
+    }
+
+    private static function music(Score $score, string $format): string
+    {
+        $musicXml = Writer::write($score);
+
+        return $format === 'mxl' ? Archive::pack($musicXml) : $musicXml;
+    }
+
+    /**
+     * @param  list<MarkedPart>  $marked
+     * @return array<string, mixed>
+     */
+    private static function report(Reading $reading, array $marked, bool $planning): array
+    {
+        $parts = array_map(static fn (MarkedPart $part): array => $part->toArray(), $marked);
+
+        return [
+            'title' => $reading->score->title,
+            'resolution' => $reading->score->resolution,
+            'parts' => $planning ? $parts : array_map(static fn (array $part): array => array_diff_key($part, ['notes' => 1, 'alternatives' => 1]), $parts),
+            'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...Summary::doubts($reading->score)]),
+        ];
+    }
+
+    private static function settings(Arguments $arguments, bool $planning): Settings
+    {
+        $only = $arguments->text('only') === null ? null : $arguments->oneOf('only', ['bowing', 'fingering'], '');
+        $arguments->number('alternatives', 0, 20);
+        $profile = self::profile($arguments);
+        $open = $arguments->choice('open', OpenStrings::class);
+
+        return new Settings(
+            $open === null ? $profile : $profile->withOpenStrings($open),
+            $arguments->choice('instrument', Instrument::class),
+            $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat,
+            $arguments->number('tempo', 10, 400) ?? TempoMap::DEFAULT_TEMPO,
+            $planning,
+            $only !== 'fingering',
+            $only !== 'bowing',
+        );
+    }
+
+    private static function profile(Arguments $arguments): ClassProfile
+    {
+        $level = $arguments->choice('level', Level::class) ?? Level::SecondYear;
+        $file = $arguments->text('profile');
+
+        return $file === null ? ClassProfile::of($level) : ClassProfile::fromArray(self::jsonFile($file), $level);
+    }
+
+    /** @return list<Decision> */
+    private static function decisions(Arguments $arguments): array
+    {
+        $file = $arguments->text('decisions');
+        if ($file === null) {
+            return [];
+        }
+        $list = self::jsonFile($file)['decisions'] ?? null;
+        if (! is_array($list)) {
+            throw new WrongDecision("{$file} holds no list of decisions.");
+        }
+
+        return array_map(
+            static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []),
+            array_values($list),
+        );
+    }
+
+    /** @return array<mixed> */
+    private static function jsonFile(string $file): array
+    {
+        $data = json_decode(self::contents($file), true);
+        if (! is_array($data)) {
+            throw new CannotRead("{$file} is not a JSON file with the settings expected.");
+        }
+
+        return $data;
+    }
+
+    /** @return list<Part> */
+    private static function parts(Arguments $arguments, Score $score): array
+    {
+        $named = $arguments->text('part') ?? 'all';
+        if ($named === 'all') {
+            return $score->parts;
+        }
+        $names = implode(', ', array_map(static fn (Part $part): string => "{$part->id} ({$part->name})", $score->parts));
+
+        return [$score->part($named) ?? throw new WrongUsage("This file has no part “{$named}”; it has {$names}.")];
+    }
+
+    /** @param array<string, mixed> $data */
+    private static function json(array $data): string
+    {
+        return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRETTY_PRINT)."\n";
+    }
+}

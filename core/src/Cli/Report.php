@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Cli;
+
+use UprightPencil\Core\Marking\HouseStyle;
+use UprightPencil\Core\Marking\MarkedPart;
+
+/** Results as text for a terminal. */
+final class Report
+{
+    /** @param array{title: string, composer: string, resolution: int, parts: list<array<string, mixed>>, warnings: list<array<string, mixed>>} $summary */
+    public static function reading(array $summary): string
+    {
+        $text = ($summary['title'] ?: 'Untitled')."\n";
+        foreach ($summary['parts'] as $part) {
+            $text .= self::line('%s  %s: %s (by its %s), %d measures, %d notes', $part, 'id', 'name', 'instrument', 'guessedFrom', 'measures', 'notes');
+        }
+        foreach ($summary['warnings'] as $warning) {
+            $text .= "  ! {$warning['message']}\n";
+        }
+
+        return $text;
+    }
+
+    /** @param array<string, mixed> $values */
+    private static function line(string $format, array $values, string ...$names): string
+    {
+        return vsprintf($format, array_map(static fn (string $name): mixed => $values[$name], $names))."\n";
+    }
+
+    /** @param list<MarkedPart> $marked */
+    public static function marking(array $marked, bool $planning): string
+    {
+        $text = '';
+        foreach ($marked as $part) {
+            $text .= "{$part->part->name}, {$part->instrument->value}, {$part->level->value}\n";
+            $text .= $planning ? self::marks($part) : '';
+            foreach ($part->findings as $finding) {
+                $text .= "  ! measure {$finding->measure}: {$finding->message}\n";
+            }
+        }
+
+        return $text;
+    }
+
+    private static function marks(MarkedPart $part): string
+    {
+        $text = '';
+        $measure = null;
+        foreach ($part->notes as $note) {
+            if ($note->measure !== $measure) {
+                $measure = $note->measure;
+                $text .= ($text === '' ? '' : "\n").sprintf('  %4s  ', $measure);
+            }
+            $bow = $note->direction === null ? '' : ($note->direction->value === 'down' ? '⊓' : '∨');
+            $finger = $note->fingering === null ? '-' : $note->string.HouseStyle::finger($note->fingering->stop);
+            $text .= "{$note->note->pitch?->name()}{$bow}{$finger} ";
+        }
+
+        return $text."\n";
+    }
+}

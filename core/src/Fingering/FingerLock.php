@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Strings\Placement;
+
+/** Any part of a fingering that somebody decided for one note head. */
+final readonly class FingerLock
+{
+    /**
+     * @param  int|null  $finger  0 (open) to 4
+     * @param  int|null  $string  0 is the lowest string
+     * @param  float|null  $position  half is 0.5
+     */
+    public function __construct(
+        public ?int $finger = null,
+        public ?int $string = null,
+        public ?Placement $placement = null,
+        public ?float $position = null,
+    ) {}
+
+    public function admits(Stop $stop, float $position): bool
+    {
+        return ($this->finger === null || $this->finger === $stop->finger)
+            && ($this->string === null || $this->string === $stop->string)
+            && ($this->placement === null || $this->placement === $stop->placement)
+            && ($this->position === null || $this->position === $position);
+    }
+
+    public function isEmpty(): bool
+    {
+        return $this == new self;
+    }
+}

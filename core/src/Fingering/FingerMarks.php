@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Strings\Placement;
+
+/**
+ * Chooses which of the computed fingers are written on the page: the first note, every new hand, fingers out of
+ * their usual place, and 4 or open where the other would be expected. A finger written once is written again after
+ * eight measures (`fingering.md`, “What to write on the page”).
+ */
+final class FingerMarks
+{
+    private const REMIND_AFTER_MEASURES = 8;
+
+    private const FIFTH = 7;
+
+    private const TOP_STRING = 3;
+
+    /** @var array<string, array{Placement, int}> string and finger => the placement last written or played there, and its measure */
+    private array $last = [];
+
+    /** @var array<int, int> MIDI => finger last used for it */
+    private array $choice = [];
+
+    private ?int $hand = null;
+
+    /**
+     * @param  array<string, Fingering>  $fingerings  by note id
+     * @return array<string, true> ids of the notes whose finger is written
+     */
+    public static function of(Line $line, array $fingerings): array
+    {
+        $marks = new self;
+        $written = [];
+        foreach ($line->events as $event) {
+            foreach ($event->notes as $note) {
+                $fingering = $fingerings[$note->id] ?? null;
+                if ($fingering !== null && ! $note->tieStop && $marks->writes($event, $fingering, (int) $note->pitch?->midi())) {
+                    $written[$note->id] = true;
+                }
+            }
+        }
+
+        return $written;
+    }
+
+    private function writes(Event $event, Fingering $fingering, int $midi): bool
+    {
+        $stop = $fingering->stop;
+        $newHand = $stop->finger !== 0 && $fingering->hand !== $this->hand;
+        $placed = $this->placementIsNews($event->measure, $stop);
+        $chosen = $this->choiceIsNews($stop, $midi);
+        if ($stop->finger !== 0) {
+            $this->hand = $fingering->hand;
+        }
+
+        return $newHand || $placed || $chosen || $fingering->locked;
+    }
+
+    private function placementIsNews(int $measure, Stop $stop): bool
+    {
+        if ($stop->finger === 0) {
+            return false;
+        }
+        [$before, $when] = $this->last["{$stop->string}/{$stop->finger}"] ?? [Placement::Regular, -self::REMIND_AFTER_MEASURES];
+        $changed = $before !== $stop->placement;
+        $due = $stop->placement !== Placement::Regular && $measure - $when >= self::REMIND_AFTER_MEASURES;
+        if ($changed || $due || $stop->placement === Placement::Regular) {
+            $this->last["{$stop->string}/{$stop->finger}"] = [$stop->placement, $measure];
+        }
+
+        return $changed || $due;
+    }
+
+    /** A note that was open and is now a fourth finger, or the other way; a fourth finger for an open string the first time. */
+    private function choiceIsNews(Stop $stop, int $midi): bool
+    {
+        $isChoice = ($stop->finger === 4 && $stop->offset === self::FIFTH && $stop->string < self::TOP_STRING) || $stop->finger === 0;
+        if (! $isChoice) {
+            return false;
+        }
+        $before = $this->choice[$midi] ?? 0;
+        $this->choice[$midi] = $stop->finger;
+
+        return $before !== $stop->finger;
+    }
+}

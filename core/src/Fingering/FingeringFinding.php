@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Note;
+
+/** A note whose fingering the director should know about. */
+final readonly class FingeringFinding
+{
+    /** @param int $measure index into the part's measures */
+    public function __construct(
+        public string $code,
+        public int $measure,
+        public Note $note,
+        public string $message,
+    ) {}
+}

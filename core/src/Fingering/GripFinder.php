@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Pitch;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\FramePlace;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Strings\StringName;
+
+/** Lists the ways an instrument can play a note or a chord, as far as a class knows them. */
+final class GripFinder
+{
+    /** @var list<StringName> */
+    private readonly array $strings;
+
+    /** @var list<FramePlace> */
+    private readonly array $frame;
+
+    /** @var list<int> */
+    private readonly array $taughtHands;
+
+    /** @var array<string, list<array{int, Stop, string|null}>> */
+    private array $known = [];
+
+    public function __construct(
+        private readonly Instrument $instrument,
+        private readonly ClassProfile $profile,
+    ) {
+        $this->strings = $instrument->strings();
+        $this->frame = $instrument->frame($profile->fourFingerBass);
+        $this->taughtHands = $profile->hands($instrument);
+    }
+
+    /**
+     * The grips for one event: those the class knows or, where there is none, all there are, marked untaught.
+     *
+     * @param  non-empty-list<Pitch>  $pitches  as sounding
+     * @param  list<FingerLock|null>  $locks  one for each pitch
+     * @return list<Grip> empty when the instrument cannot play it (within the locks)
+     */
+    public function grips(array $pitches, array $locks): array
+    {
+        $all = $this->combined($pitches, $locks);
+        $taught = array_values(array_filter($all, static fn (Grip $grip): bool => $grip->untaught === null));
+
+        return $taught === [] ? $all : $taught;
+    }
+
+    /**
+     * @param  non-empty-list<Pitch>  $pitches
+     * @param  list<FingerLock|null>  $locks
+     * @return list<Grip>
+     */
+    private function combined(array $pitches, array $locks): array
+    {
+        $perHand = [];
+        foreach ($pitches as $index => $pitch) {
+            foreach ($this->stops($pitch) as [$hand, $stop, $untaught]) {
+                if (($locks[$index] ?? null)?->admits($stop, $this->instrument->position($hand)) ?? true) {
+                    $perHand[$hand][$index][] = [$stop, $untaught];
+                }
+            }
+        }
+        $grips = [];
+        foreach ($perHand as $hand => $choices) {
+            if (count($choices) === count($pitches)) {
+                array_push($grips, ...$this->together($hand, array_values($choices)));
+            }
+        }
+
+        return $grips;
+    }
+
+    /**
+     * Every way to take one stop for each note so that one hand can hold them.
+     *
+     * @param  non-empty-list<list<array{Stop, string|null}>>  $choices
+     * @return list<Grip>
+     */
+    private function together(int $hand, array $choices): array
+    {
+        $ways = [[[], null]];
+        foreach ($choices as $stops) {
+            $longer = [];
+            foreach ($ways as [$held, $untaught]) {
+                foreach ($stops as [$stop, $new]) {
+                    if ($this->fits($held, $stop)) {
+                        $longer[] = [[...$held, $stop], $untaught ?? $new];
+                    }
+                }
+            }
+            $ways = $longer;
+        }
+        $grips = [];
+        foreach ($ways as [$stops, $untaught]) {
+            if ($stops !== [] && $this->adjacent($stops)) {
+                $grips[] = new Grip($hand, $stops, $this->instrument->position($hand), $untaught);
+            }
+        }
+
+        return $grips;
+    }
+
+    /** @param list<Stop> $held */
+    private function fits(array $held, Stop $stop): bool
+    {
+        foreach ($held as $other) {
+            $bars = $other->offset === $stop->offset;
+            if ($other->string === $stop->string || ($other->finger === $stop->finger && $stop->finger !== 0 && ! $bars)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @param non-empty-list<Stop> $stops */
+    private function adjacent(array $stops): bool
+    {
+        $strings = array_map(static fn (Stop $stop): int => $stop->string, $stops);
+
+        return max($strings) - min($strings) === count($stops) - 1;
+    }
+
+    /**
+     * Every stop for a pitch with the hand it needs; an open string goes with every hand the class knows.
+     *
+     * @return list<array{int, Stop, string|null}>
+     */
+    private function stops(Pitch $pitch): array
+    {
+        return $this->known[$pitch->name()] ??= $this->foundStops($pitch);
+    }
+
+    /** @return list<array{int, Stop, string|null}> */
+    private function foundStops(Pitch $pitch): array
+    {
+        $found = [];
+        foreach ($this->strings as $index => $string) {
+            $offset = $pitch->midi() - $string->midi;
+            if ($offset === 0) {
+                foreach ($this->taughtHands as $hand) {
+                    $found[] = [$hand, new Stop($index, 0, 0, Placement::Open), null];
+                }
+            } elseif ($offset > 0) {
+                array_push($found, ...$this->stopped($pitch, $index, $offset));
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{int, Stop, string|null}> */
+    private function stopped(Pitch $pitch, int $string, int $offset): array
+    {
+        $found = [];
+        foreach ($this->frame as $place) {
+            $hand = $offset - $place->reach;
+            if ($hand < 1 || $hand > 12) {
+                continue;
+            }
+            $untaught = match (true) {
+                ! in_array($hand, $this->taughtHands, true) => $this->positionName($hand),
+                ! $this->profile->teaches($this->instrument, $place) => $place->name(),
+                default => null,
+            };
+            $strain = $this->strain($pitch, $string, $hand, $place->finger);
+            $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, $strain), $untaught];
+        }
+
+        return $found;
+    }
+
+    private function positionName(int $hand): string
+    {
+        $position = $this->instrument->position($hand);
+
+        return $position < 1 ? 'half position' : 'position '.rtrim(rtrim(number_format($position, 1), '0'), '.');
+    }
+
+    /**
+     * On violin and viola each finger has its letter; how many letters off this finger is. Half position and the
+     * chromatic frames of cello and bass have no such rule.
+     */
+    private function strain(Pitch $pitch, int $string, int $hand, int $finger): int
+    {
+        $position = $this->instrument->position($hand);
+        if ($position < 1 || $this->instrument === Instrument::Cello || $this->instrument === Instrument::Bass) {
+            return 0;
+        }
+        $letters = $pitch->diatonic() - self::openDiatonic($this->strings[$string]);
+
+        return abs($letters - ((int) $position - 1) - $finger);
+    }
+
+    private static function openDiatonic(StringName $string): int
+    {
+        return Pitch::of($string->name, 0, intdiv($string->midi, 12) - 1)->diatonic();
+    }
+}

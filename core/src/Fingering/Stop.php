@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Strings\Placement;
+
+/** One note on one string: open, or stopped by a finger. */
+final readonly class Stop
+{
+    /**
+     * @param  int  $string  0 is the lowest string
+     * @param  int  $offset  semitones above the open string
+     * @param  int  $finger  0 (open) to 4
+     * @param  int  $strain  letters between the finger that the spelling suggests and this one
+     */
+    public function __construct(
+        public int $string,
+        public int $offset,
+        public int $finger,
+        public Placement $placement,
+        public int $strain = 0,
+    ) {}
+}

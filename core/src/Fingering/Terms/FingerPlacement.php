@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\StandTerm;
+use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Stop;
+use UprightPencil\Core\Strings\HandSize;
+use UprightPencil\Core\Strings\Placement;
+
+final class FingerPlacement implements StandTerm
+{
+    /** “placement finger” => points; what is not listed is free. */
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.0, 'extended 2' => 1.0, 'extended 3' => 1.0, 'extended 4' => 1.3];
+
+    /** A finger that plays another letter than its own. */
+    private const STRAIN = 0.9;
+
+    public function __construct(private readonly HandSize $handSize) {}
+
+    public function name(): string
+    {
+        return 'placement';
+    }
+
+    public function sentence(): string
+    {
+        return 'A finger is out of its usual place, stretched, or plays a letter that belongs to its neighbour.';
+    }
+
+    public function cost(Grip $grip, Step $step): float
+    {
+        $cost = 0.0;
+        foreach ($grip->stops as $stop) {
+            $cost += $this->of($stop, $step);
+        }
+
+        return $cost;
+    }
+
+    private function of(Stop $stop, Step $step): float
+    {
+        $cost = self::COSTS["{$stop->placement->value} {$stop->finger}"] ?? 0.0;
+        if ($stop->placement === Placement::Extended) {
+            $cost *= match ($this->handSize) {
+                HandSize::Small => 2.2,
+                HandSize::Usual => 1.0,
+                HandSize::Large => 0.6,
+            };
+            $cost *= $step->seconds < 0.25 ? 1.3 : 1.0;
+        }
+
+        return $cost + self::STRAIN * $stop->strain;
+    }
+}

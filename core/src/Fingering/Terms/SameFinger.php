@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\MoveTerm;
+use UprightPencil\Core\Fingering\Step;
+
+final class SameFinger implements MoveTerm
+{
+    public function name(): string
+    {
+        return 'same-finger';
+    }
+
+    public function sentence(): string
+    {
+        return 'One finger plays two different notes: it slides a half step, hops to the next string, or (at the same place) bars two strings.';
+    }
+
+    public function cost(Grip $from, Grip $to, Step $step): float
+    {
+        $a = $from->lead();
+        $b = $to->lead();
+        if ($a->finger === 0 || $a->finger !== $b->finger || $step->afterRest()) {
+            return 0.0;
+        }
+        $fast = $step->isFast() ? 1 : 0;
+        if ($a->string !== $b->string) {
+            return $a->offset === $b->offset ? 0.25 * (1 + $fast) : 0.7 + 0.5 * $fast;
+        }
+        if ($a->offset === $b->offset || $from->hand !== $to->hand) {
+            return 0.0;
+        }
+
+        return 0.5 * (1 + $fast) * ($step->slurred && $fast === 0 ? 0.6 : 1.0);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\MoveTerm;
+use UprightPencil\Core\Fingering\Step;
+
+final class Shift implements MoveTerm
+{
+    public function name(): string
+    {
+        return 'shift';
+    }
+
+    public function sentence(): string
+    {
+        return 'The hand moves; farther, inside a slur or on short notes is dearer; after a rest or an open string, or with one finger to guide, cheaper.';
+    }
+
+    public function cost(Grip $from, Grip $to, Step $step): float
+    {
+        $way = abs($to->hand - $from->hand);
+        if ($way === 0) {
+            return 0.0;
+        }
+        $cost = $way === 1 ? 0.9 : 1.5 + 0.35 * $way;
+        $cost *= $step->slurred ? 1.5 : 1.0;
+        $cost *= $step->isFast() ? 1.4 : 1.0;
+        if ($step->afterRest()) {
+            return $cost * 0.3;
+        }
+        if ($from->isOpen()) {
+            return $cost * 0.4;
+        }
+
+        return $from->lead()->finger === $to->lead()->finger && $from->lead()->string === $to->lead()->string ? $cost * 0.75 : $cost;
+    }
+}

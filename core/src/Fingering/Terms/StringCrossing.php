@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\MoveTerm;
+use UprightPencil\Core\Fingering\Step;
+
+final class StringCrossing implements MoveTerm
+{
+    public function name(): string
+    {
+        return 'string-crossing';
+    }
+
+    public function sentence(): string
+    {
+        return 'The bow changes string; skipping one, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
+    }
+
+    public function cost(Grip $from, Grip $to, Step $step): float
+    {
+        $strings = abs($to->lead()->string - $from->lead()->string);
+        if ($strings === 0) {
+            return 0.0;
+        }
+        $cost = 0.55 + 1.2 * ($strings - 1);
+        if ($step->afterRest()) {
+            return $cost * 0.2;
+        }
+
+        return $cost * ($step->slurred ? 1.6 : 1.0) * ($step->isFast() ? 1.5 : 1.0);
+    }
+}

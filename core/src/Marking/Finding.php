@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+/** Something the director should look at, from bowing or fingering. */
+final readonly class Finding
+{
+    /**
+     * @param  string  $measure  printed number
+     * @param  float  $beat  from 1
+     * @param  string  $note  id
+     * @param  list<array<string, mixed>>  $fixes  cheapest first
+     * @param  bool  $mended  the proposed marks already take care of it
+     */
+    public function __construct(
+        public string $code,
+        public string $measure,
+        public float $beat,
+        public string $note,
+        public string $message,
+        public array $fixes = [],
+        public bool $mended = false,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return get_object_vars($this);
+    }
+}

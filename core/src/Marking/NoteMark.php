@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Fingering\Fingering;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Note;
+
+/** One note head with everything worked out for it. */
+final readonly class NoteMark
+{
+    /**
+     * @param  float  $beat  printed beat, from 1
+     * @param  int|null  $stroke  numbered through the part
+     * @param  bool  $bowMark  the direction is written on the page
+     * @param  bool  $fingerMark  the finger is written on the page
+     * @param  list<string>  $decided  which fields somebody decided
+     * @param  list<string>  $reasons
+     */
+    public function __construct(
+        public Note $note,
+        public string $measure,
+        public float $beat,
+        public ?string $sounding,
+        public ?BowSign $direction,
+        public ?int $stroke,
+        public bool $bowMark,
+        public ?BowAction $bowAction,
+        public ?Fingering $fingering,
+        public ?string $string,
+        public bool $fingerMark,
+        public array $decided,
+        public array $reasons,
+    ) {}
+
+    /** @return array<string, mixed> in the words of `contract.md` */
+    public function toArray(): array
+    {
+        $stop = $this->fingering?->stop;
+
+        return [
+            'id' => $this->note->id,
+            'measure' => $this->measure,
+            'beat' => $this->beat,
+            'pitch' => $this->note->pitch?->name(),
+            'sounding' => $this->sounding,
+            'grace' => $this->note->grace,
+            'chord' => $this->note->chord,
+            'tie' => $this->note->tie(),
+            'direction' => $this->direction?->value,
+            'stroke' => $this->stroke,
+            'bowMark' => $this->bowMark,
+            'bowAction' => $this->bowAction?->value,
+            'string' => $this->string,
+            'finger' => $stop?->finger,
+            'placement' => $stop?->placement->value,
+            'offset' => $stop?->offset,
+            'hand' => $this->fingering?->hand,
+            'position' => $this->fingering?->position,
+            'fingerMark' => $this->fingerMark,
+            'decided' => $this->decided,
+            'reasons' => $this->reasons,
+        ];
+    }
+}

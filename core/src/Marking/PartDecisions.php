@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\BowMarks;
+use UprightPencil\Core\Fingering\FingerLock;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Placement;
+
+/** What is decided for one part now: later decisions over earlier ones. */
+final readonly class PartDecisions
+{
+    /**
+     * @param  array<string, array<string, mixed>>  $notes  note id => field => value
+     * @param  array<int, true>  $struck  measure indexes played as it comes
+     */
+    private function __construct(
+        public array $notes,
+        public array $struck,
+    ) {}
+
+    /**
+     * @param  list<Decision>  $decisions  oldest first
+     *
+     * @throws WrongDecision when one names nothing in this part
+     */
+    public static function of(Part $part, array $decisions): self
+    {
+        $ids = [];
+        foreach ($part->notes() as $note) {
+            if ($note->sounds()) {
+                $ids[$note->id] = true;
+            }
+        }
+        $notes = $struck = [];
+        foreach ($decisions as $decision) {
+            if ($decision->note !== null) {
+                isset($ids[$decision->note]) || throw new WrongDecision("There is no note “{$decision->note}” in this part: {$decision->shownToPeople()}");
+                $notes[$decision->note] = array_filter([...$notes[$decision->note] ?? [], ...$decision->fields], static fn (mixed $value): bool => $value !== null);
+            } else {
+                $range = array_fill_keys(self::measures($part, $decision), true);
+                $struck = ($decision->fields['action'] ?? null) === null ? array_diff_key($struck, $range) : $struck + $range;
+            }
+        }
+
+        return new self(array_filter($notes), $struck);
+    }
+
+    /**
+     * The decisions that are about this part; every decision has to be about some part of the score.
+     *
+     * @param  list<Decision>  $decisions
+     * @return list<Decision>
+     *
+     * @throws WrongDecision
+     */
+    public static function about(Part $part, Score $score, array $decisions): array
+    {
+        $about = [];
+        foreach ($decisions as $decision) {
+            $named = $decision->part === null ? self::partWith($score, $decision) : $score->part($decision->part);
+            if ($named === null) {
+                throw new WrongDecision("There is no such part or note in this file: {$decision->shownToPeople()}");
+            }
+            if ($named === $part) {
+                $about[] = $decision;
+            }
+        }
+
+        return $about;
+    }
+
+    private static function partWith(Score $score, Decision $decision): ?Part
+    {
+        foreach ($score->parts as $part) {
+            foreach ($decision->note === null ? [] : $part->notes() as $note) {
+                if ($note->id === $decision->note) {
+                    return $part;
+                }
+            }
+        }
+
+        return $decision->note === null && count($score->parts) === 1 ? $score->parts[0] : null;
+    }
+
+    /** @return list<int> */
+    private static function measures(Part $part, Decision $decision): array
+    {
+        $numbers = array_map(static fn (Measure $measure): string => $measure->number, $part->measures);
+        $named = (string) $decision->measures;
+        [$from, $to] = in_array($named, $numbers, true) ? [$named, $named] : explode('-', $named, 2) + [1 => $named];
+        $first = array_search(trim($from), $numbers, true);
+        $last = array_search(trim($to), array_reverse($numbers, true), true);
+        if ($first === false || $last === false || $last < $first) {
+            throw new WrongDecision("There are no measures “{$named}” in this part: {$decision->shownToPeople()}");
+        }
+
+        return range($first, $last);
+    }
+
+    public function bowMarks(): BowMarks
+    {
+        $directions = $actions = [];
+        foreach ($this->notes as $id => $fields) {
+            isset($fields['direction']) && is_string($fields['direction']) && $directions[$id] = BowSign::from($fields['direction']);
+            isset($fields['action']) && is_string($fields['action']) && $actions[$id] = BowAction::from($fields['action']);
+        }
+
+        return new BowMarks($directions, $actions, $this->struck);
+    }
+
+    /** @return array<string, FingerLock> by note id */
+    public function fingerLocks(Instrument $instrument): array
+    {
+        $strings = array_flip(array_column($instrument->strings(), 'name'));
+        $locks = [];
+        foreach ($this->notes as $id => $fields) {
+            $string = is_string($fields['string'] ?? null) ? $strings[$fields['string']] ?? -1 : null;
+            $lock = new FingerLock(
+                is_int($fields['finger'] ?? null) ? $fields['finger'] : null,
+                $string,
+                is_string($fields['placement'] ?? null) ? Placement::from($fields['placement']) : null,
+                is_numeric($fields['position'] ?? null) ? (float) $fields['position'] : null,
+            );
+            if (! $lock->isEmpty()) {
+                $locks[$id] = $lock;
+            }
+        }
+
+        return $locks;
+    }
+}

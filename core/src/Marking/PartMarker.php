@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Bowing\Beats;
+use UprightPencil\Core\Bowing\Bowing;
+use UprightPencil\Core\Bowing\BowingFinding;
+use UprightPencil\Core\Bowing\BowingFix;
+use UprightPencil\Core\Bowing\BowMarks;
+use UprightPencil\Core\Bowing\StrokeReader;
+use UprightPencil\Core\Bowing\WrittenSigns;
+use UprightPencil\Core\Fingering\FingeredLine;
+use UprightPencil\Core\Fingering\FingeringFinding;
+use UprightPencil\Core\Fingering\FingerLock;
+use UprightPencil\Core\Fingering\FingerMarks;
+use UprightPencil\Core\Fingering\Solver;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentGuess;
+use UprightPencil\Core\Strings\SoundingPitch;
+
+/** Works a whole part out: follows and plans the bow, chooses fingers, and lists what the director should look at. */
+final class PartMarker
+{
+    private readonly Instrument $instrument;
+
+    private readonly SoundingPitch $sounding;
+
+    private readonly TempoMap $tempo;
+
+    private readonly Beats $beats;
+
+    /** @var array<string, array<string, mixed>> note id => arguments of its NoteMark */
+    private array $marks = [];
+
+    /** @var list<Finding> */
+    private array $findings = [];
+
+    private int $strokes = 0;
+
+    private float $bowingCost = 0.0;
+
+    private float $fingeringCost = 0.0;
+
+    private function __construct(
+        private readonly Score $score,
+        private readonly Part $part,
+        private readonly PartDecisions $decisions,
+        private readonly Settings $settings,
+    ) {
+        $this->instrument = $settings->instrument ?? InstrumentGuess::of($part)->instrument;
+        $this->sounding = SoundingPitch::of($part, $this->instrument);
+        $this->tempo = TempoMap::of($score, $settings->tempo);
+        $this->beats = new Beats($part, $score->resolution);
+    }
+
+    public static function mark(Score $score, Part $part, PartDecisions $decisions, Settings $settings): MarkedPart
+    {
+        $marker = new self($score, $part, $decisions, $settings);
+        foreach (Line::allOf($part) as $line) {
+            $marker->markLine($line);
+        }
+
+        return $marker->result();
+    }
+
+    private function markLine(Line $line): void
+    {
+        $marks = self::printedBows($line)->and($this->decisions->bowMarks());
+        $joined = StrokeReader::joined(...StrokeReader::read($this->part, $line, $marks));
+        if ($this->settings->bowing) {
+            $this->bow($line, $marks);
+        }
+        if ($this->settings->fingering) {
+            $this->finger($line, $joined);
+        }
+    }
+
+    private static function printedBows(Line $line): BowMarks
+    {
+        $directions = [];
+        foreach ($line->events as $event) {
+            foreach ($event->notes as $note) {
+                if ($note->technical->bow !== null) {
+                    $directions[$note->id] = $note->technical->bow;
+                }
+            }
+        }
+
+        return new BowMarks($directions);
+    }
+
+    private function bow(Line $line, BowMarks $marks): void
+    {
+        $bowing = Bowing::of(
+            $this->part,
+            $line,
+            $marks,
+            $this->settings->school,
+            $this->tempo,
+            $this->settings->profile,
+            $this->instrument,
+            $this->score->resolution,
+            $this->settings->planning,
+        );
+        $written = WrittenSigns::of($bowing->line, $marks, $this->measureTicks());
+        foreach ($bowing->line->strokes as $index => $stroke) {
+            $this->strokes++;
+            $played = $bowing->line->firstPass[$index] ?? null;
+            foreach ($stroke->events as $place => $event) {
+                foreach ($event->notes as $head => $note) {
+                    $this->marks[$note->id] = [
+                        'direction' => $played?->direction,
+                        'stroke' => $this->strokes,
+                        'bowMark' => $place === 0 && $head === 0 && isset($written[$index]),
+                        'bowAction' => $place === 0 ? $played?->action : null,
+                    ];
+                }
+            }
+        }
+        $this->bowingCost += $bowing->cost;
+        array_push($this->findings, ...array_map($this->bowingFinding(...), $bowing->findings));
+    }
+
+    /**
+     * Printed fingerings are followed. Combined ones (“4-1”) say more than one thing and are left to the player.
+     *
+     * @return array<string, FingerLock>
+     */
+    private function printedFingers(Line $line): array
+    {
+        $locks = [];
+        foreach ($line->events as $event) {
+            foreach ($event->notes as $note) {
+                $technical = $note->technical;
+                $finger = $technical->open ? 0 : (preg_match('/^[0-4]$/', $technical->finger ?? '') === 1 ? (int) $technical->finger : null);
+                $string = $technical->string === null ? null : 4 - $technical->string;
+                if ($finger !== null || $string !== null) {
+                    $locks[$note->id] = new FingerLock($finger, $string);
+                }
+            }
+        }
+
+        return $locks;
+    }
+
+    private function measureTicks(): int
+    {
+        return ($this->part->measures[0] ?? null)?->meter?->ticks($this->score->resolution) ?? 4 * $this->score->resolution;
+    }
+
+    /** @param array<int, true> $joined */
+    private function finger(Line $line, array $joined): void
+    {
+        $solver = new Solver($this->instrument, $this->settings->profile, $this->sounding, $this->tempo);
+        $locks = [...$this->printedFingers($line), ...$this->decisions->fingerLocks($this->instrument)];
+        $fingered = $solver->solve($line, $locks, $joined);
+        $written = FingerMarks::of($line, $fingered->fingerings);
+        $strings = $this->instrument->strings();
+        foreach ($fingered->fingerings as $id => $fingering) {
+            $this->marks[$id] = [
+                ...$this->marks[$id] ?? [],
+                'fingering' => $fingering,
+                'string' => $strings[$fingering->stop->string]->name,
+                'fingerMark' => isset($written[$id]),
+                'reasons' => $fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."],
+            ];
+        }
+        $this->keepImpossible($fingered);
+        $this->fingeringCost += $fingered->cost;
+        $events = $line->events;
+        array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->fingeringFinding($finding, $events), $fingered->findings));
+    }
+
+    /** A decision that cannot be played stays on the page as it was decided; the finding says so. */
+    private function keepImpossible(FingeredLine $fingered): void
+    {
+        foreach ($fingered->findings as $finding) {
+            if ($finding->code === 'impossible-decision') {
+                $this->marks[$finding->note->id]['fingerMark'] = true;
+            }
+        }
+    }
+
+    private function bowingFinding(BowingFinding $finding): Finding
+    {
+        return new Finding(
+            $finding->code,
+            $this->part->measures[$finding->event->measure]->number,
+            $this->beats->beat($finding->event),
+            $finding->event->first()->id,
+            $finding->message,
+            array_map(static fn (BowingFix $fix): array => $fix->toArray(), $finding->fixes),
+            $finding->mended,
+        );
+    }
+
+    /** @param list<Event> $events */
+    private function fingeringFinding(FingeringFinding $finding, array $events): Finding
+    {
+        $beat = 1.0;
+        foreach ($events as $event) {
+            if ($event->measure === $finding->measure && $event->first() === $finding->note) {
+                $beat = $this->beats->beat($event);
+            }
+        }
+
+        return new Finding($finding->code, $this->part->measures[$finding->measure]->number, $beat, $finding->note->id, $finding->message);
+    }
+
+    private function result(): MarkedPart
+    {
+        $notes = [];
+        $order = [];
+        foreach ($this->part->measures as $index => $measure) {
+            foreach ($measure->notes() as $note) {
+                if ($note->sounds()) {
+                    $order[$note->id] = count($notes);
+                    $notes[] = $this->noteMark($note, $measure->number, $this->beats->beat(new Event(0, $index, [$note], 0)));
+                }
+            }
+        }
+        usort($this->findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
+
+        return new MarkedPart($this->part, $this->instrument, $this->settings->profile->level, $this->tempo->first(), $notes, $this->findings, $this->bowingCost, $this->fingeringCost);
+    }
+
+    private function noteMark(Note $note, string $measure, float $beat): NoteMark
+    {
+        $fields = $this->decisions->notes[$note->id] ?? [];
+        $marks = $this->marks[$note->id] ?? [];
+
+        return new NoteMark(...[
+            'note' => $note,
+            'measure' => $measure,
+            'beat' => $beat,
+            'sounding' => $note->pitch === null ? null : $this->sounding->sounding($note->pitch)->name(),
+            'direction' => null,
+            'stroke' => null,
+            'bowMark' => false,
+            'bowAction' => null,
+            'fingering' => null,
+            'string' => null,
+            'fingerMark' => false,
+            'reasons' => [],
+            ...$marks,
+            ...array_intersect_key($fields, ['bowMark' => 1, 'fingerMark' => 1]),
+            'decided' => array_keys($fields),
+        ]);
+    }
+}

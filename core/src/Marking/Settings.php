@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+
+/** How a part is to be worked out. */
+final readonly class Settings
+{
+    public ClassProfile $profile;
+
+    /**
+     * @param  Instrument|null  $instrument  null: guessed
+     * @param  float  $tempo  quarters a minute where the file has none
+     * @param  bool  $planning  false: the bow is followed but nothing is planned
+     */
+    public function __construct(
+        ?ClassProfile $profile = null,
+        public ?Instrument $instrument = null,
+        public BowingSchool $school = BowingSchool::StrongBeat,
+        public float $tempo = TempoMap::DEFAULT_TEMPO,
+        public bool $planning = true,
+        public bool $bowing = true,
+        public bool $fingering = true,
+    ) {
+        $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
+    }
+}

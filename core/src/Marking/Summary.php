@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Format\Reading;
+use UprightPencil\Core\Format\Warning;
+use UprightPencil\Core\Score\Clef;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Pitch;
+use UprightPencil\Core\Score\PlayingOrder;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentGuess;
+use UprightPencil\Core\Strings\SoundingPitch;
+
+/** What was understood of a file, in the words of `contract.md`. */
+final class Summary
+{
+    /** @return array{title: string, composer: string, resolution: int, parts: list<array<string, mixed>>, warnings: list<array<string, mixed>>} */
+    public static function of(Reading $reading): array
+    {
+        $score = $reading->score;
+
+        return [
+            'title' => $score->title,
+            'composer' => $score->composer,
+            'resolution' => $score->resolution,
+            'parts' => array_map(self::part(...), $score->parts),
+            'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...self::doubts($score)]),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function part(Part $part): array
+    {
+        $guess = InstrumentGuess::of($part);
+        $heads = self::heads($part);
+        $rests = array_filter($part->notes(), static fn (Note $note): bool => $note->rest && ! $note->cue);
+
+        return [
+            'id' => $part->id,
+            'name' => $part->name,
+            'instrument' => $guess->instrument->value,
+            'guessedFrom' => $guess->from,
+            'clefs' => array_values(array_unique(array_map(static fn (Clef $clef): string => $clef->name(), $part->clefs()))),
+            'measures' => count($part->measures),
+            'playedMeasures' => count(PlayingOrder::of($part)->visits),
+            'notes' => count($heads),
+            'rests' => count($rests),
+            'range' => self::range($heads),
+            'keys' => self::names($part, 'key'),
+            'meters' => self::names($part, 'meter'),
+        ];
+    }
+
+    /** @return list<Note> */
+    private static function heads(Part $part): array
+    {
+        return array_values(array_filter($part->notes(), static fn (Note $note): bool => $note->sounds()));
+    }
+
+    /**
+     * @param  list<Note>  $heads
+     * @return array{string, string}|null lowest and highest, as written
+     */
+    private static function range(array $heads): ?array
+    {
+        $pitches = array_values(array_filter(array_map(static fn (Note $note): ?Pitch => $note->pitch, $heads)));
+        usort($pitches, static fn (Pitch $a, Pitch $b): int => $a->midi() <=> $b->midi());
+
+        return $pitches === [] ? null : [$pitches[0]->name(), $pitches[count($pitches) - 1]->name()];
+    }
+
+    /** @return list<string> each key or meter of the part, once, in order of appearance */
+    private static function names(Part $part, string $what): array
+    {
+        $names = [];
+        foreach ($part->measures as $measure) {
+            foreach ($measure->attributes() as $attributes) {
+                $found = $what === 'key' ? $attributes->key?->name() : $attributes->meter?->name();
+                if ($found !== null) {
+                    $names[$found] = true;
+                }
+            }
+        }
+
+        return array_map(strval(...), array_keys($names));
+    }
+
+    /**
+     * What makes us doubt that a part is for the instrument taken.
+     *
+     * @param  array<string, Instrument>  $chosen  part id => instrument, where somebody said it
+     * @return list<Warning>
+     */
+    public static function doubts(Score $score, array $chosen = []): array
+    {
+        $doubts = [];
+        foreach ($score->parts as $part) {
+            $guess = InstrumentGuess::of($part);
+            $instrument = $chosen[$part->id] ?? $guess->instrument;
+            if ($guess->doubtful && ! isset($chosen[$part->id])) {
+                $doubts[] = new Warning("“{$part->name}” is not a bowed string part by its name; by its {$guess->from} it is taken as {$guess->instrument->value}.", $part->id);
+            }
+            array_push($doubts, ...self::outOfRange($part, $instrument));
+        }
+
+        return $doubts;
+    }
+
+    /** @return list<Warning> one for each part: its first note that the instrument does not have, and how many there are */
+    private static function outOfRange(Part $part, Instrument $instrument): array
+    {
+        $sounding = SoundingPitch::of($part, $instrument);
+        $first = null;
+        $count = 0;
+        foreach ($part->measures as $measure) {
+            foreach ($measure->notes() as $note) {
+                $midi = $note->sounds() && $note->pitch !== null ? $sounding->sounding($note->pitch)->midi() : null;
+                if ($midi !== null && ($midi < $instrument->lowest() || $midi > $instrument->highest())) {
+                    $first ??= [$measure->number, $note->pitch?->spoken()];
+                    $count++;
+                }
+            }
+        }
+        if ($first === null) {
+            return [];
+        }
+        $more = $count === 1 ? '' : " (and {$count} such notes in all)";
+
+        return [new Warning("{$first[1]} in measure {$first[0]} is outside the range of the {$instrument->value}{$more}.", $part->id, $first[0])];
+    }
+}

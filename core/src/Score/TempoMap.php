@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** How fast the music goes, place by place. */
+final readonly class TempoMap
+{
+    /** Quarters a minute where a file gives no tempo (`contract.md`). */
+    public const DEFAULT_TEMPO = 96.0;
+
+    /** @param list<array{int, float}> $changes ticks from the start as written, quarters a minute */
+    private function __construct(
+        private array $changes,
+        private int $resolution,
+    ) {}
+
+    /** Tempo marks often stand in the top part only, so all parts are asked. */
+    public static function of(Score $score, float $default = self::DEFAULT_TEMPO): self
+    {
+        $changes = [];
+        foreach ($score->parts as $part) {
+            foreach ($part->measures as $measure) {
+                foreach ($measure->directions() as $direction) {
+                    $tempo = self::tempoOf($direction);
+                    if ($tempo !== null) {
+                        $changes[$measure->start + $direction->time()] ??= $tempo;
+                    }
+                }
+            }
+        }
+        ksort($changes);
+        $listed = [];
+        foreach ($changes as $tick => $tempo) {
+            $listed[] = [$tick, $tempo];
+        }
+
+        return new self($listed === [] ? [[0, $default]] : $listed, $score->resolution);
+    }
+
+    private static function tempoOf(Direction $direction): ?float
+    {
+        $told = $direction->sound['tempo'] ?? null;
+        if (is_numeric($told) && (float) $told > 0) {
+            return (float) $told;
+        }
+        foreach ($direction->signs as $sign) {
+            if ($sign->tempo !== null && $sign->tempo > 0) {
+                return $sign->tempo;
+            }
+        }
+
+        return null;
+    }
+
+    /** Quarters a minute at the start. */
+    public function first(): float
+    {
+        return $this->changes[0][1];
+    }
+
+    /** Quarters a minute at a place; before the first mark the first mark holds. */
+    public function at(int $tick): float
+    {
+        $low = 0;
+        $high = count($this->changes) - 1;
+        while ($low < $high) {
+            $middle = intdiv($low + $high + 1, 2);
+            if ($this->changes[$middle][0] <= $tick) {
+                $low = $middle;
+            } else {
+                $high = $middle - 1;
+            }
+        }
+
+        return $this->changes[$low][1];
+    }
+
+    /** How long some ticks last at the tempo of a place, in seconds. */
+    public function seconds(int $ticks, int $at): float
+    {
+        return $ticks / $this->resolution * 60 / $this->at($at);
+    }
+}

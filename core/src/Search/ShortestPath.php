@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Search;
+
+/**
+ * The cheapest way through layers of states, one state from each: bowing and fingering both search with it.
+ *
+ * Time is the sum over neighbouring layers of the product of their sizes. Of equal ways the one whose states
+ * were listed first is taken, so the answer is always the same.
+ *
+ * @template S
+ */
+final readonly class ShortestPath
+{
+    /** @param list<S> $states the chosen state of each layer */
+    private function __construct(
+        public array $states,
+        public float $cost,
+    ) {}
+
+    /**
+     * @template T
+     *
+     * @param  list<non-empty-list<T>>  $layers
+     * @param  \Closure(T, int): float  $stand  cost of being in a state of the layer with this number
+     * @param  \Closure(T, T, int): float  $move  cost of going from a state to one of the layer with this number
+     * @return self<T>
+     */
+    public static function through(array $layers, \Closure $stand, \Closure $move): self
+    {
+        $costs = [];
+        $from = [];
+        $before = [];
+        foreach ($layers as $number => $layer) {
+            $reached = [];
+            foreach ($layer as $index => $state) {
+                [$best, $origin] = self::cheapestInto($state, $number, $before, $costs, $move);
+                $reached[$index] = $best + $stand($state, $number);
+                $from[$number][$index] = $origin;
+            }
+            $costs = $reached;
+            $before = $layer;
+        }
+
+        return self::walkedBack($layers, $costs, $from);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  T  $state
+     * @param  list<T>  $before
+     * @param  array<int, float>  $costs
+     * @param  \Closure(T, T, int): float  $move
+     * @return array{float, int}
+     */
+    private static function cheapestInto(mixed $state, int $number, array $before, array $costs, \Closure $move): array
+    {
+        $best = $before === [] ? 0.0 : INF;
+        $origin = 0;
+        foreach ($before as $index => $earlier) {
+            if ($costs[$index] >= $best) {
+                continue;
+            }
+            $cost = $costs[$index] + $move($earlier, $state, $number);
+            if ($cost < $best) {
+                $best = $cost;
+                $origin = $index;
+            }
+        }
+
+        return [$best, $origin];
+    }
+
+    /**
+     * @template T
+     *
+     * @param  list<non-empty-list<T>>  $layers
+     * @param  array<int, float>  $costs
+     * @param  array<int, array<int, int>>  $from
+     * @return self<T>
+     */
+    private static function walkedBack(array $layers, array $costs, array $from): self
+    {
+        if ($layers === []) {
+            return new self([], 0.0);
+        }
+        $cost = min($costs);
+        $index = (int) array_search($cost, $costs, true);
+        $states = [];
+        for ($number = count($layers) - 1; $number >= 0; $number--) {
+            $states[] = $layers[$number][$index];
+            $index = $from[$number][$index];
+        }
+
+        return new self(array_reverse($states), $cost);
+    }
+}

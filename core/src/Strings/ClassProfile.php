@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Strings;
+
+/** What a class has been taught and which schools it follows: a level with any part of it changed. */
+final readonly class ClassProfile
+{
+    /**
+     * @param  array<string, list<float>>  $positions  instrument => positions taught; others as the level has them
+     * @param  array<string, list<string>>  $placements  instrument => “low 2”, “extended 4”, … taught
+     * @param  array<string, float>  $weights  cost term => factor on its cost
+     */
+    private function __construct(
+        public Level $level,
+        public OpenStrings $openStrings,
+        public HandSize $handSize,
+        public bool $vibrato,
+        public bool $fourFingerBass,
+        private array $positions,
+        private array $placements,
+        private array $weights,
+    ) {}
+
+    public static function of(Level $level): self
+    {
+        return new self($level, $level->openStrings(), HandSize::Usual, $level->vibrates(), false, [], [], []);
+    }
+
+    /**
+     * Reads any part of a profile, over the named level.
+     *
+     * @param  array<mixed>  $data
+     *
+     * @throws WrongProfile
+     */
+    public static function fromArray(array $data, Level $level = Level::SecondYear): self
+    {
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', ...array_column(Instrument::cases(), 'value')];
+        foreach (array_keys($data) as $name) {
+            if (! in_array($name, $known, true)) {
+                throw new WrongProfile("A class profile has no “{$name}”.");
+            }
+        }
+        $level = self::choice(Level::class, $data, 'level') ?? $level;
+
+        return new self(
+            $level,
+            self::choice(OpenStrings::class, $data, 'open') ?? $level->openStrings(),
+            self::choice(HandSize::class, $data, 'handSize') ?? HandSize::Usual,
+            is_bool($data['vibrato'] ?? null) ? $data['vibrato'] : $level->vibrates(),
+            ($data['bassFingers'] ?? 3) === 4,
+            array_map(static fn (array $taught): array => self::positionsIn($taught), self::perInstrument($data, 'positions')),
+            array_map(static fn (array $taught): array => self::placementsIn($taught), self::perInstrument($data, 'placements')),
+            self::weightsIn($data['weights'] ?? []),
+        );
+    }
+
+    public function withOpenStrings(OpenStrings $openStrings): self
+    {
+        return new self($this->level, $openStrings, $this->handSize, $this->vibrato, $this->fourFingerBass, $this->positions, $this->placements, $this->weights);
+    }
+
+    /** @return list<int> offsets where the first finger may rest */
+    public function hands(Instrument $instrument): array
+    {
+        $positions = $this->positions[$instrument->value] ?? $this->level->positions($instrument);
+
+        return array_merge([], ...array_map($instrument->hands(...), $positions));
+    }
+
+    public function teaches(Instrument $instrument, FramePlace $place): bool
+    {
+        return $place->placement === Placement::Regular
+            || in_array($place->name(), $this->placements[$instrument->value] ?? $this->level->placements($instrument), true);
+    }
+
+    /** The factor on a cost term, 1 unless the profile says otherwise. */
+    public function weight(string $term): float
+    {
+        return $this->weights[$term] ?? 1.0;
+    }
+
+    /** Seconds to bring the bow from the tip back to the frog. Cello and bass bows take longer (`bowing.md`). */
+    public function retakeSeconds(Instrument $instrument): float
+    {
+        return $this->level->retakeSeconds() * match ($instrument) {
+            Instrument::Cello => 1.15,
+            Instrument::Bass => 1.3,
+            default => 1.0,
+        };
+    }
+
+    /**
+     * @template E of \BackedEnum
+     *
+     * @param  class-string<E>  $enum
+     * @param  array<mixed>  $data
+     * @return E|null
+     */
+    private static function choice(string $enum, array $data, string $name): ?\BackedEnum
+    {
+        $value = $data[$name] ?? null;
+        if ($value === null) {
+            return null;
+        }
+        $case = is_string($value) ? $enum::tryFrom($value) : null;
+        if ($case === null) {
+            throw new WrongProfile("A class profile's “{$name}” is one of ".implode(', ', array_column($enum::cases(), 'value')).'.');
+        }
+
+        return $case;
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     * @return array<string, array<mixed>>
+     */
+    private static function perInstrument(array $data, string $name): array
+    {
+        $found = [];
+        foreach (Instrument::cases() as $instrument) {
+            $settings = $data[$instrument->value] ?? [];
+            if (! is_array($settings) || ! is_array($settings[$name] ?? [])) {
+                throw new WrongProfile("A class profile's “{$instrument->value}” holds lists of positions and placements.");
+            }
+            if (isset($settings[$name])) {
+                $found[$instrument->value] = $settings[$name];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * @param  array<mixed>  $taught
+     * @return list<float>
+     */
+    private static function positionsIn(array $taught): array
+    {
+        foreach ($taught as $position) {
+            if (! is_int($position) && ! is_float($position)) {
+                throw new WrongProfile('Positions in a class profile are numbers (half is 0.5).');
+            }
+        }
+
+        /** @var array<int|float> $taught */
+        return array_map(floatval(...), array_values($taught));
+    }
+
+    /**
+     * @param  array<mixed>  $taught
+     * @return list<string>
+     */
+    private static function placementsIn(array $taught): array
+    {
+        foreach ($taught as $placement) {
+            if (! is_string($placement) || preg_match('/^(low|high|extended) [1-4]$/', $placement) !== 1) {
+                throw new WrongProfile('Placements in a class profile read “low 2”, “high 3” or “extended 4”.');
+            }
+        }
+
+        /** @var array<string> $taught */
+        return array_values($taught);
+    }
+
+    /** @return array<string, float> */
+    private static function weightsIn(mixed $weights): array
+    {
+        $read = [];
+        foreach (is_array($weights) ? $weights : ['' => null] as $term => $weight) {
+            if ((! is_int($weight) && ! is_float($weight)) || $weight < 0) {
+                throw new WrongProfile('Weights in a class profile are numbers from 0 up, by the name of their term.');
+            }
+            $read[(string) $term] = (float) $weight;
+        }
+
+        return $read;
+    }
+}

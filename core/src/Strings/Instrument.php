@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Strings;
+
+/** The four bowed strings. All their data stands in InstrumentData. */
+enum Instrument: string
+{
+    case Violin = 'violin';
+    case Viola = 'viola';
+    case Cello = 'cello';
+    case Bass = 'bass';
+
+    /** @return list<StringName> lowest string first */
+    public function strings(): array
+    {
+        return array_map(
+            static fn (array $string): StringName => new StringName($string[0], $string[1]),
+            InstrumentData::STRINGS[$this->value],
+        );
+    }
+
+    /** The sounding MIDI number of the lowest open string. */
+    public function lowest(): int
+    {
+        return InstrumentData::STRINGS[$this->value][0][1];
+    }
+
+    /** The highest sounding MIDI number a school player reaches: two octaves and a third above the top string. */
+    public function highest(): int
+    {
+        return InstrumentData::STRINGS[$this->value][3][1] + InstrumentData::HIGHEST_OFFSET;
+    }
+
+    /** @return list<FramePlace> the places each finger reaches around a hand */
+    public function frame(bool $fourFingerBass = false): array
+    {
+        $name = $this === self::Bass && $fourFingerBass ? 'bass-four-finger' : $this->value;
+
+        return array_map(
+            static fn (array $place): FramePlace => new FramePlace($place[0], Placement::from($place[1]), $place[2], $place[3] ?? false),
+            InstrumentData::FRAMES[$name],
+        );
+    }
+
+    /** The position's name as a number (half is 0.5, II½ is 2.5) for a hand whose first finger rests at this offset. */
+    public function position(int $hand): float
+    {
+        $table = InstrumentData::POSITIONS[$this->positionTable()];
+
+        return (float) ($table[$hand] ?? max($table) + ($hand - max(array_keys($table))) / 2);
+    }
+
+    /** @return list<int> the offsets of the first finger in this position */
+    public function hands(float $position): array
+    {
+        return array_keys(array_filter(
+            InstrumentData::POSITIONS[$this->positionTable()],
+            static fn (float $named): bool => $named === $position,
+        ));
+    }
+
+    private function positionTable(): string
+    {
+        return $this === self::Viola ? 'violin' : $this->value;
+    }
+}

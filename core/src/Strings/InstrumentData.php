@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Strings;
+
+/** Tuning, hand frames and position names, from `fingering.md`. Offsets are semitones above the open string. */
+final class InstrumentData
+{
+    public const HIGHEST_OFFSET = 28;
+
+    /** Lowest string first: name, sounding MIDI number. */
+    public const STRINGS = [
+        'violin' => [['G', 55], ['D', 62], ['A', 69], ['E', 76]],
+        'viola' => [['C', 48], ['G', 55], ['D', 62], ['A', 69]],
+        'cello' => [['C', 36], ['G', 43], ['D', 50], ['A', 57]],
+        'bass' => [['E', 28], ['A', 33], ['D', 38], ['G', 43]],
+    ];
+
+    private const UPPER_FRAME = [
+        [1, 'low', -1], [1, 'regular', 0],
+        [2, 'low', 1], [2, 'regular', 2],
+        [3, 'low', 2], [3, 'regular', 3], [3, 'high', 4],
+        [4, 'low', 4], [4, 'regular', 5], [4, 'extended', 6],
+    ];
+
+    /** Finger, placement, semitones from the hand; on the cello also whether the whole hand is opened for it. */
+    public const FRAMES = [
+        'violin' => self::UPPER_FRAME,
+        'viola' => self::UPPER_FRAME,
+        'cello' => [
+            [1, 'extended', -1, true],
+            [1, 'regular', 0], [2, 'regular', 1], [3, 'regular', 2], [4, 'regular', 3],
+            [2, 'extended', 2, true], [3, 'extended', 3, true], [4, 'extended', 4, true],
+        ],
+        'bass' => [[1, 'regular', 0], [2, 'regular', 1], [4, 'regular', 2]],
+        'bass-four-finger' => [[1, 'regular', 0], [2, 'regular', 1], [3, 'regular', 2], [4, 'regular', 3]],
+    ];
+
+    /** The hand's offset => the position's name as a number. */
+    public const POSITIONS = [
+        'violin' => [1 => 0.5, 2 => 1.0, 3 => 2.0, 4 => 2.0, 5 => 3.0, 6 => 3.0, 7 => 4.0, 8 => 5.0, 9 => 5.0, 10 => 6.0, 11 => 6.0, 12 => 7.0],
+        'cello' => [1 => 0.5, 2 => 1.0, 3 => 2.0, 4 => 2.0, 5 => 3.0, 6 => 3.0, 7 => 4.0, 8 => 5.0, 9 => 5.0, 10 => 6.0, 12 => 7.0],
+        'bass' => [1 => 0.5, 2 => 1.0, 3 => 2.0, 4 => 2.5, 5 => 3.0, 6 => 3.5, 7 => 4.0, 8 => 5.0, 9 => 5.5, 10 => 6.0, 11 => 6.5, 12 => 7.0],
+    ];
+}

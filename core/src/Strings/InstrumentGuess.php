@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Strings;
+
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part;
+
+/** Which instrument a part is for, from its name, else its clef, else its range. */
+final readonly class InstrumentGuess
+{
+    /** The first that matches wins; “violin 3” is often the viola's line in treble clef but is played on a violin. */
+    private const NAMES = [
+        'cello' => '/cell|\bvcl?\b|\bvlc\b|\bvc\b/u',
+        'viola' => '/viola|\bvl?a\b|\bvlas?\b|bratsche|\balto viol|altviool/u',
+        'bass' => '/contra.?bass|kontra.?bass|double.?bass|string.?bass|\bcb\b|\bd\.?b\b|^bass(es|i)?\b|basso\b/u',
+        'violin' => '/violin|violon|violine|\bvlns?\b|\bvni?\b|\bvl\b|geige|viool|fiddle/u',
+    ];
+
+    private const NOT_STRINGS = '/clarinet|guitar|drum|trombone|clarin|flute|oboe|bassoon|horn|trumpet|tuba|sax|piano|organ|harp|voice|choir|soprano|tenor|baritone|percussion|timpani/u';
+
+    /**
+     * @param  string  $from  name, clef or range
+     * @param  bool  $doubtful  the part's name says that it is for something else
+     */
+    private function __construct(
+        public Instrument $instrument,
+        public string $from,
+        public bool $doubtful,
+    ) {}
+
+    public static function of(Part $part): self
+    {
+        $name = mb_strtolower(trim($part->name.' '.$part->instrumentSound));
+        $other = preg_match(self::NOT_STRINGS, $name) === 1;
+        if (! $other) {
+            foreach (self::NAMES as $instrument => $pattern) {
+                if (preg_match($pattern, $name) === 1) {
+                    return new self(Instrument::from($instrument), 'name', false);
+                }
+            }
+        }
+        $clef = $part->clefs()[0] ?? null;
+        $octaveDown = ($part->transposition()?->semitones() ?? 0) === -12;
+        $byClef = match (true) {
+            $clef?->name() === 'bass 8vb', $clef?->name() === 'bass' && $octaveDown => Instrument::Bass,
+            $clef?->name() === 'bass', $clef?->name() === 'tenor' => Instrument::Cello,
+            $clef?->name() === 'alto' => Instrument::Viola,
+            $clef?->name() === 'treble' => Instrument::Violin,
+            default => null,
+        };
+
+        return $byClef === null ? new self(self::byRange($part), 'range', $other) : new self($byClef, 'clef', $other);
+    }
+
+    private static function byRange(Part $part): Instrument
+    {
+        $sounding = array_filter($part->notes(), static fn (Note $note): bool => $note->sounds() && $note->pitch !== null);
+        $lowest = $sounding === [] ? 127 : min(array_map(static fn (Note $note): int => (int) $note->pitch?->midi(), $sounding));
+        foreach ([Instrument::Violin, Instrument::Viola, Instrument::Cello] as $instrument) {
+            if ($lowest >= $instrument->lowest()) {
+                return $instrument;
+            }
+        }
+
+        return Instrument::Bass;
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Strings;
+
+/** How far a class is. */
+enum Level: string
+{
+    case FirstYear = 'first-year';
+    case SecondYear = 'second-year';
+    case ThirdYear = 'third-year';
+    case Advanced = 'advanced';
+
+    /** Positions taught, from `fingering.md` (“Class profile”); half is 0.5. @return list<float> */
+    public function positions(Instrument $instrument): array
+    {
+        $bass = $instrument === Instrument::Bass;
+        $cello = $instrument === Instrument::Cello;
+
+        return match ($this) {
+            self::FirstYear => [1.0],
+            self::SecondYear => $bass ? [0.5, 1.0, 2.0, 3.0] : ($cello ? [1.0] : [1.0, 3.0]),
+            self::ThirdYear => $bass ? [0.5, 1.0, 2.0, 2.5, 3.0, 3.5, 4.0] : [0.5, 1.0, 2.0, 3.0, 4.0],
+            self::Advanced => [0.5, 1.0, 2.0, 2.5, 3.0, 3.5, 4.0, 5.0, 5.5, 6.0, 6.5, 7.0],
+        };
+    }
+
+    /** Fingers out of their regular place that are taught. @return list<string> */
+    public function placements(Instrument $instrument): array
+    {
+        return match ($instrument) {
+            Instrument::Violin, Instrument::Viola => match ($this) {
+                self::FirstYear => ['low 2'],
+                self::SecondYear => ['low 1', 'low 2', 'high 3', 'low 4'],
+                default => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4'],
+            },
+            Instrument::Cello => $this === self::FirstYear ? [] : ['extended 1', 'extended 2', 'extended 3', 'extended 4'],
+            Instrument::Bass => [],
+        };
+    }
+
+    public function openStrings(): OpenStrings
+    {
+        return $this === self::FirstYear ? OpenStrings::Open : OpenStrings::UpOpenDownFour;
+    }
+
+    /** Seconds to bring the bow back to the frog on a violin, from `bowing.md` (“Retake time”). */
+    public function retakeSeconds(): float
+    {
+        return match ($this) {
+            self::FirstYear => 0.60,
+            self::SecondYear => 0.45,
+            self::ThirdYear => 0.35,
+            self::Advanced => 0.28,
+        };
+    }
+
+    /** What a fourth finger costs before anything else speaks for it. */
+    public function fourthFingerCost(): float
+    {
+        return match ($this) {
+            self::FirstYear => 1.5,
+            self::SecondYear => 0.5,
+            self::ThirdYear => 0.3,
+            self::Advanced => 0.15,
+        };
+    }
+
+    public function vibrates(): bool
+    {
+        return $this === self::ThirdYear || $this === self::Advanced;
+    }
+}
