@@ -21,6 +21,8 @@ final readonly class Planner
 
     private const RETAKE_COST = 0.5;
 
+    private const OPENING_UP = 1.5;
+
     private float $retakeSeconds;
 
     public function __construct(
@@ -43,7 +45,8 @@ final readonly class Planner
         }, $strokes);
         $path = ShortestPath::through(
             $layers,
-            fn (BowSign $sign, int $index): float => $this->standing($sign, $strokes[$index], $index === count($strokes) - 1),
+            fn (BowSign $sign, int $index): float => $this->standing($sign, $strokes[$index], $index === count($strokes) - 1)
+                + ($index === 0 ? $this->starting($sign, $strokes[0]) : 0.0),
             fn (BowSign $from, BowSign $to, int $index): float => $this->moving($from, $to, $strokes, $index, $marks),
         );
 
@@ -62,6 +65,12 @@ final readonly class Planner
             || ($strength >= 0.5 && ($this->beats->isEntry($stroke) || ($last && $this->beats->isLong($stroke))));
 
         return $cost + ($asksDown ? $this->school->entryCost() : 0.0);
+    }
+
+    /** A piece that starts on the beat starts down. */
+    private function starting(BowSign $sign, Stroke $stroke): float
+    {
+        return $sign === BowSign::Up && $this->beats->startsMeasure($stroke->onBeat()) ? self::OPENING_UP : 0.0;
     }
 
     /** @param list<Stroke> $strokes */

@@ -35,9 +35,12 @@ final readonly class Terms
             new Terms\Shift,
             new Terms\StringCrossing,
             new Terms\SameFinger,
-            new Terms\FingerSpacing,
             new Terms\OpenOrFour($profile->openStrings),
         ];
+        if ($upper) {
+            // Cello and bass frames give every finger its half step; there is no spacing to judge.
+            $move[] = new Terms\FingerSpacing;
+        }
         $weights = [];
         foreach ([...$stand, ...$move] as $term) {
             $weights[$term->name()] = $profile->weight($term->name());

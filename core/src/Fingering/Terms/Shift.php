@@ -26,7 +26,7 @@ final class Shift implements MoveTerm
         if ($way === 0) {
             return 0.0;
         }
-        $cost = $way === 1 ? 0.9 : 1.5 + 0.35 * $way;
+        $cost = $way === 1 ? 1.2 : 1.8 + 0.25 * $way;
         $cost *= $step->slurred ? 1.5 : 1.0;
         $cost *= $step->isFast() ? 1.4 : 1.0;
         if ($step->afterRest()) {
@@ -36,6 +36,6 @@ final class Shift implements MoveTerm
             return $cost * 0.4;
         }
 
-        return $from->lead()->finger === $to->lead()->finger && $from->lead()->string === $to->lead()->string ? $cost * 0.75 : $cost;
+        return $from->lead()->finger === $to->lead()->finger && $from->lead()->string === $to->lead()->string ? $cost * 0.85 : $cost;
     }
 }

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Support;
+
+use UprightPencil\Core\Score\Score;
+
+/** A made-up violin part of any length: six notes a measure on average, slurs, accidentals and two strings. */
+final class LongPart
+{
+    private const MEASURES = [
+        'D5q (E5e F#5) G5q (A5e B5)',
+        '(A5e G5) (F#5e E5) D5q C#5e B4',
+        'A4e B4 C#5 D5 E5q F#5',
+        '(G5q E5) (F#5e D5) C5q',
+        'B4e C5 D5 Bb4 A4 G4 F#4q',
+        'D4e F#4 A4 D5 (F#5q E5q)',
+        'D5h r A5q',
+        '(B5e A5 G5 F#5) (E5e D5 C#5 B4)',
+    ];
+
+    public static function ofMeasures(int $measures): Score
+    {
+        $text = '2#';
+        for ($index = 0; $index < $measures; $index++) {
+            $text .= ' '.self::MEASURES[$index % count(self::MEASURES)].' |';
+        }
+
+        return Tune::score(str_replace('(F#5q E5q)', '(F#5q E5)', $text), 'Violin 1');
+    }
+}
