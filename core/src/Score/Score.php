@@ -38,4 +38,20 @@ final readonly class Score
 
         return null;
     }
+
+    /** One part as a score of its own, with the tempo marks that the other parts carry for it. */
+    public function alone(Part $part): self
+    {
+        $measures = $part->measures;
+        foreach (TempoMap::marksOf($this) as $index => $marks) {
+            if (isset($measures[$index]) && ! TempoMap::isMarkedIn($measures[$index])) {
+                $measures[$index] = $measures[$index]->with(items: [...$marks, ...$measures[$index]->items]);
+            }
+        }
+
+        return $this->with(parts: [$part->with(measures: $measures)], kept: array_diff_key(
+            $this->kept,
+            array_filter($this->kept, static fn (string $slot): bool => str_starts_with($slot, 'group-'), ARRAY_FILTER_USE_KEY),
+        ));
+    }
 }

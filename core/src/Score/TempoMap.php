@@ -39,6 +39,39 @@ final readonly class TempoMap
         return new self($listed === [] ? [[0, $default]] : $listed, $score->resolution);
     }
 
+    /**
+     * The tempo changes of a score as bare playback instructions, by measure.
+     *
+     * @return array<int, list<Direction>>
+     */
+    public static function marksOf(Score $score): array
+    {
+        $marks = [];
+        foreach ($score->parts as $part) {
+            foreach ($part->measures as $index => $measure) {
+                foreach ($measure->directions() as $direction) {
+                    $tempo = self::tempoOf($direction);
+                    if ($tempo !== null && ! isset($marks[$index]) && $direction->time() === 0) {
+                        $marks[$index] = [new Direction(0, sound: ['tempo' => (string) $tempo], soundOnly: true)];
+                    }
+                }
+            }
+        }
+
+        return $marks;
+    }
+
+    public static function isMarkedIn(Measure $measure): bool
+    {
+        foreach ($measure->directions() as $direction) {
+            if (self::tempoOf($direction) !== null) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     private static function tempoOf(Direction $direction): ?float
     {
         $told = $direction->sound['tempo'] ?? null;

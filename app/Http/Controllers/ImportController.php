@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\MusicFile;
+use App\Marking\PieceImport;
+use App\Models\Ensemble;
+use App\Models\Rights;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\Rule;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Marking\Summary;
+use UprightPencil\Core\Strings\Instrument;
+
+/** Reading shows what was understood and stores nothing; keeping stores the piece with the director's corrections. */
+final class ImportController extends Controller
+{
+    public function read(Request $request): JsonResponse
+    {
+        return new JsonResponse(Summary::of(Reader::read(MusicFile::bytes($request))));
+    }
+
+    public function store(Request $request, Ensemble $ensemble): JsonResponse
+    {
+        $this->authorize('addPiece', $ensemble);
+        $bytes = MusicFile::bytes($request);
+        /** @var array{title: string, rights: string, key: string, instruments?: array<string, string>} $kept */
+        $kept = $request->validate([
+            'title' => ['required', 'string', 'max:200'],
+            'rights' => ['required', Rule::enum(Rights::class)],
+            'key' => ['required', 'uuid'],
+            'instruments' => ['array', 'max:200'],
+            'instruments.*' => [Rule::enum(Instrument::class)],
+        ], ['title.required' => 'Give the piece a title.']);
+        $piece = PieceImport::keep(
+            $ensemble,
+            $bytes,
+            $kept['title'],
+            Rights::from($kept['rights']),
+            array_map(Instrument::from(...), $kept['instruments'] ?? []),
+            $kept['key'],
+        );
+
+        return new JsonResponse(['id' => $piece->id, 'part' => $piece->parts()->firstOrFail()->id], 201);
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Part;
+use App\Models\ShareLink;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+final class LinkController extends Controller
+{
+    private const MOST_DAYS = 366;
+
+    public function index(Part $part): JsonResponse
+    {
+        $links = $part->links()->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
+
+        return new JsonResponse(['links' => $links->map(self::shown(...))]);
+    }
+
+    /** The token is shown this once; afterwards only its hash is known. */
+    public function store(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
+    {
+        /** @var array{days: int} $asked */
+        $asked = $request->validate(['days' => ['required', 'integer', 'min:1', 'max:'.self::MOST_DAYS]]);
+        $token = ShareLink::newToken();
+        $link = $part->links()->create([
+            'user_id' => $user->id,
+            'token_hash' => ShareLink::hashOf($token),
+            'expires_at' => now()->addDays((int) $asked['days']),
+        ])->refresh();
+
+        return new JsonResponse(['link' => self::shown($link), 'address' => url("/s/{$token}")], 201);
+    }
+
+    public function destroy(ShareLink $link): Response
+    {
+        $link->closed_at ??= now();
+        $link->save();
+
+        return new Response(status: 204);
+    }
+
+    /** @return array<string, mixed> */
+    private static function shown(ShareLink $link): array
+    {
+        return [
+            'id' => $link->id,
+            'made' => $link->created_at->toIso8601String(),
+            'expires' => $link->expires_at->toIso8601String(),
+            'openings' => $link->openings,
+        ];
+    }
+}

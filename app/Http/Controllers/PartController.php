@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Marking\PartDesk;
+use App\Models\Part;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+use Illuminate\Support\Str;
+
+final class PartController extends Controller
+{
+    public function show(Part $part): JsonResponse
+    {
+        $desk = new PartDesk($part);
+        $piece = $part->piece;
+
+        return new JsonResponse([
+            'part' => ['id' => $part->id, 'name' => $part->name, 'instrument' => $part->instrument->value],
+            'piece' => ['id' => $piece->id, 'title' => $piece->title, 'composer' => $piece->composer, 'rights' => $piece->rights->value],
+            'ensemble' => ['name' => $piece->ensemble->name, 'level' => $piece->ensemble->classProfile()->level->value],
+            'siblings' => $piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): array => ['id' => $sibling->id, 'name' => $sibling->name]),
+            'music' => $desk->printedMusicXml(),
+            'marking' => $desk->marking(),
+        ]);
+    }
+
+    public function musicXml(Part $part): Response
+    {
+        return self::download((new PartDesk($part))->markedMusicXml(), $part);
+    }
+
+    public static function download(string $musicXml, Part $part): Response
+    {
+        $name = Str::slug("{$part->piece->title} {$part->name}") ?: 'part';
+
+        return new Response($musicXml, 200, [
+            'Content-Type' => 'application/vnd.recordare.musicxml+xml',
+            'Content-Disposition' => "attachment; filename=\"{$name}.musicxml\"",
+        ]);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Auth;
+
+final class SessionController extends Controller
+{
+    public function show(Request $request): JsonResponse
+    {
+        return self::director($request->user());
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        /** @var array{email: string, password: string} $credentials */
+        $credentials = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        if (! Auth::attempt($credentials)) {
+            return new JsonResponse(['message' => 'That e-mail address and password do not belong together.'], 422);
+        }
+        $request->session()->regenerate();
+
+        return self::director($request->user());
+    }
+
+    public function destroy(Request $request): Response
+    {
+        Auth::guard('web')->logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return new Response(status: 204);
+    }
+
+    private static function director(?User $user): JsonResponse
+    {
+        return new JsonResponse(['director' => $user === null ? null : ['name' => $user->name]]);
+    }
+}

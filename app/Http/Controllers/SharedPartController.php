@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Marking\PartDesk;
+use App\Models\ShareLink;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
+
+/** What a student sees: one marked part, and nothing of the rest. */
+final class SharedPartController extends Controller
+{
+    public function show(string $token): JsonResponse
+    {
+        $link = $this->link($token);
+        $link->increment('openings');
+        $desk = new PartDesk($link->part);
+        $piece = $link->part->piece;
+        $page = [
+            'title' => $piece->title,
+            'composer' => $piece->composer,
+            'part' => $link->part->name,
+            'ensemble' => $piece->ensemble->name,
+            'notation' => $piece->rights->showsNotation(),
+        ];
+
+        return new JsonResponse($page + ($piece->rights->showsNotation()
+            ? ['music' => $desk->printedMusicXml(), 'layer' => $desk->marking()['layer']]
+            : ['sheet' => $desk->transferSheet()]));
+    }
+
+    public function musicXml(string $token): Response
+    {
+        $link = $this->link($token);
+        abort_unless($link->part->piece->rights->showsNotation(), 404);
+
+        return PartController::download((new PartDesk($link->part))->markedMusicXml(), $link->part);
+    }
+
+    private function link(string $token): ShareLink
+    {
+        return ShareLink::open($token)->first() ?? abort(404, 'This link is closed or was never open. Ask your director for a new one.');
+    }
+}

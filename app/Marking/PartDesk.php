@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Part;
+use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\HouseStyle;
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\PencilLayer;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Score;
+
+/** One stored part, worked out by the core. */
+final readonly class PartDesk
+{
+    private Score $score;
+
+    private PartDecisions $decisions;
+
+    private PartLog $log;
+
+    public function __construct(private Part $part)
+    {
+        $this->score = self::scoreOf($part->music);
+        $this->log = new PartLog($part);
+        $this->decisions = PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
+    }
+
+    /** Reading XML takes longer than everything else, so the read score is kept, under the hash of what was read. */
+    private static function scoreOf(string $music): Score
+    {
+        $kept = Cache::get($key = 'score:2:'.hash('sha256', $music));
+        if ($kept instanceof Score) {
+            return $kept;
+        }
+        $score = Reader::read($music)->score;
+        Cache::put($key, $score, now()->addMonth());
+
+        return $score;
+    }
+
+    private function scorePart(): ScorePart
+    {
+        return $this->score->parts[0];
+    }
+
+    /**
+     * @param  list<Decision>  $decisions
+     *
+     * @throws WrongDecision when one names a note or measure that this part does not have
+     */
+    public function refuseUnknown(array $decisions): void
+    {
+        PartDecisions::of($this->scorePart(), $decisions);
+    }
+
+    public function marked(): MarkedPart
+    {
+        $piece = $this->part->piece;
+
+        return PartMarker::mark($this->score, $this->scorePart(), $this->decisions, new Settings(
+            $piece->ensemble->classProfile(),
+            $this->part->instrument,
+            $piece->bowing,
+        ));
+    }
+
+    /** @return array<string, mixed> what the desk draws anew after every decision */
+    public function marking(): array
+    {
+        $marked = $this->marked();
+        $log = $this->log->log();
+        $report = $marked->toArray();
+
+        return [
+            'seq' => $this->log->newest(),
+            'canUndo' => $log->canUndo(),
+            'canRedo' => $log->canRedo(),
+            'layer' => PencilLayer::of($marked),
+            'findings' => $report['findings'],
+            'notes' => array_map($this->note(...), $marked->notes),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function note(NoteMark $mark): array
+    {
+        $fingering = $mark->fingering;
+
+        return [
+            'id' => $mark->note->id,
+            'measure' => $mark->measure,
+            'beat' => $mark->beat,
+            'pitch' => $mark->note->pitch?->spoken(),
+            'direction' => $mark->direction?->value,
+            'stroke' => $mark->stroke,
+            'action' => $mark->bowAction?->value,
+            'finger' => $fingering === null ? null : HouseStyle::finger($fingering->stop),
+            'string' => $mark->string,
+            'position' => $fingering === null ? null : HouseStyle::position($fingering),
+            'decided' => $mark->decided,
+            'reasons' => $mark->reasons,
+        ];
+    }
+
+    public function printedMusicXml(): string
+    {
+        return $this->part->music;
+    }
+
+    public function markedMusicXml(): string
+    {
+        return Writer::write(MarkedScore::of($this->score, [$this->marked()], [$this->scorePart()->id => $this->decisions]));
+    }
+
+    /** @return list<array{measure: string, beat: string, note: string, sign: string}> */
+    public function transferSheet(): array
+    {
+        return TransferSheet::of($this->marked());
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Ensemble;
+use App\Models\Piece;
+use App\Models\Rights;
+use Illuminate\Support\Facades\DB;
+use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentGuess;
+
+/** Puts a score on an ensemble's shelf, whole or not at all. */
+final class PieceImport
+{
+    /**
+     * @param  string  $bytes  a MusicXML file
+     * @param  array<string, Instrument>  $instruments  part id => instrument, where the guess was corrected
+     * @param  string  $key  the same key again gives the piece that is already there
+     */
+    public static function keep(
+        Ensemble $ensemble,
+        string $bytes,
+        string $title,
+        Rights $rights,
+        array $instruments,
+        string $key,
+        string $kind = 'piece',
+        BowingSchool $bowing = BowingSchool::StrongBeat,
+    ): Piece {
+        $kept = $ensemble->pieces()->where('request_key', $key)->first();
+        if ($kept !== null) {
+            return $kept;
+        }
+        $score = Reader::read($bytes)->score->with(title: $title);
+
+        return DB::transaction(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
+            $piece = $ensemble->pieces()->create([
+                'title' => $score->title,
+                'composer' => $score->composer,
+                'kind' => $kind,
+                'rights' => $rights,
+                'bowing' => $bowing,
+                'source' => Writer::write($score),
+                'request_key' => $key,
+            ]);
+            foreach ($score->parts as $place => $part) {
+                $piece->parts()->create(self::part($score, $part, $place, $instruments[$part->id] ?? null));
+            }
+
+            return $piece;
+        });
+    }
+
+    /** @return array<string, mixed> */
+    private static function part(Score $score, ScorePart $part, int $place, ?Instrument $instrument): array
+    {
+        return [
+            'place' => $place,
+            'part_key' => $part->id,
+            'name' => $part->name,
+            'instrument' => $instrument ?? InstrumentGuess::of($part)->instrument,
+            'measures' => count($part->measures),
+            'music' => Writer::write($score->alone($part)),
+        ];
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use UprightPencil\Core\Strings\ClassProfile;
+
+/**
+ * A group of players of one level.
+ *
+ * @property int $id
+ * @property int $user_id
+ * @property string $name
+ * @property string $school
+ * @property array<string, mixed> $profile
+ */
+final class Ensemble extends Model
+{
+    protected $fillable = ['name', 'school', 'profile'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['profile' => 'array'];
+    }
+
+    /** @return HasMany<Piece, $this> */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(Piece::class);
+    }
+
+    public function classProfile(): ClassProfile
+    {
+        return ClassProfile::fromArray($this->profile);
+    }
+}

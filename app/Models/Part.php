@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use UprightPencil\Core\Strings\Instrument;
+
+/**
+ * One section's line of a piece.
+ *
+ * @property int $id
+ * @property int $piece_id
+ * @property int $place
+ * @property string $part_key the part's id in the score
+ * @property string $name
+ * @property Instrument $instrument
+ * @property int $measures
+ * @property string $music this part alone as MusicXML
+ * @property Piece $piece
+ */
+final class Part extends Model
+{
+    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['instrument' => Instrument::class];
+    }
+
+    /** @return BelongsTo<Piece, $this> */
+    public function piece(): BelongsTo
+    {
+        return $this->belongsTo(Piece::class);
+    }
+
+    /** @return HasMany<LogEntry, $this> */
+    public function log(): HasMany
+    {
+        return $this->hasMany(LogEntry::class)->orderBy('seq');
+    }
+
+    /** @return HasMany<ShareLink, $this> */
+    public function links(): HasMany
+    {
+        return $this->hasMany(ShareLink::class);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A way for students to see one marked part. Only a hash of the token is kept.
+ *
+ * @property int $id
+ * @property int $part_id
+ * @property string $token_hash
+ * @property Carbon $expires_at
+ * @property Carbon|null $closed_at
+ * @property int $openings
+ * @property Carbon $created_at
+ * @property Part $part
+ */
+final class ShareLink extends Model
+{
+    /** Random bytes in a token: 144 bits cannot be guessed. */
+    private const TOKEN_BYTES = 18;
+
+    protected $fillable = ['user_id', 'token_hash', 'expires_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['expires_at' => 'datetime', 'closed_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<Part, $this> */
+    public function part(): BelongsTo
+    {
+        return $this->belongsTo(Part::class);
+    }
+
+    public static function newToken(): string
+    {
+        return rtrim(strtr(base64_encode(random_bytes(self::TOKEN_BYTES)), '+/', '-_'), '=');
+    }
+
+    public static function hashOf(string $token): string
+    {
+        return hash('sha256', $token);
+    }
+
+    /** @return Builder<self> the link with this token, if it is open */
+    public static function open(string $token): Builder
+    {
+        return self::query()->where('token_hash', self::hashOf($token))->whereNull('closed_at')->where('expires_at', '>', now());
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+final class AppServiceProvider extends ServiceProvider
+{
+    public function boot(): void
+    {
+        Model::shouldBeStrict();
+
+        // Wrong passwords are counted for the account and for the address: neither one list nor one target helps.
+        RateLimiter::for('sign-in', static fn (Request $request): array => [
+            Limit::perMinute(8)->by('account:'.mb_strtolower($request->string('email')->toString())),
+            Limit::perMinute(30)->by('address:'.$request->ip()),
+        ]);
+        // A whole class behind one school address opens its links within the same minute.
+        RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
+        RateLimiter::for('imports', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->user()?->getAuthIdentifier()));
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\SecurityHeaders;
+use App\Marking\LogMovedOn;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Middleware\HandleCors;
+use Illuminate\Http\Request;
+use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Marking\WrongDecision;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withMiddleware(static function (Middleware $middleware): void {
+        // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
+        $middleware->remove(HandleCors::class);
+        $middleware->append(SecurityHeaders::class);
+        $middleware->redirectGuestsTo('/sign-in');
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
+        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, LogMovedOn::class]);
+        $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
+        $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (LogMovedOn $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 409));
+    })
+    ->create();

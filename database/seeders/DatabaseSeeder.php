@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Database\Seeders;
+
+use App\Marking\PartLog;
+use App\Marking\PieceImport;
+use App\Models\Ensemble;
+use App\Models\Piece;
+use App\Models\Rights;
+use App\Models\User;
+use Illuminate\Database\Seeder;
+use Illuminate\Support\Str;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Marking\DecisionLog;
+
+/** Puts the demo scenario of `demo/scenario.json` on the shelf, once. */
+final class DatabaseSeeder extends Seeder
+{
+    public function run(): void
+    {
+        /** @var array{director: array{name: string, email: string, password: string}, school: string, ensembles: list<array{name: string, profile: array<string, mixed>, pieces: list<array{file: string, rights: string, kind?: string, decisions?: array<string, list<list<array<string, mixed>>>>}>}>} $scenario */
+        $scenario = json_decode((string) file_get_contents(base_path('demo/scenario.json')), true, flags: JSON_THROW_ON_ERROR);
+        if (User::query()->where('email', $scenario['director']['email'])->exists()) {
+            return;
+        }
+        $director = User::query()->create($scenario['director']);
+        foreach ($scenario['ensembles'] as $settings) {
+            $ensemble = $director->ensembles()->create(['name' => $settings['name'], 'school' => $scenario['school'], 'profile' => $settings['profile']]);
+            foreach ($settings['pieces'] as $piece) {
+                $kept = $this->piece($ensemble, $piece['file'], Rights::from($piece['rights']), $piece['kind'] ?? 'piece');
+                $this->decide($director, $kept, $piece['decisions'] ?? []);
+            }
+        }
+    }
+
+    private function piece(Ensemble $ensemble, string $file, Rights $rights, string $kind): Piece
+    {
+        $bytes = (string) file_get_contents(base_path("demo/{$file}"));
+
+        return PieceImport::keep($ensemble, $bytes, Reader::read($bytes)->score->title, $rights, [], Str::uuid()->toString(), $kind);
+    }
+
+    /** @param array<string, list<list<array<string, mixed>>>> $decisions part name => entries */
+    private function decide(User $director, Piece $piece, array $decisions): void
+    {
+        foreach ($decisions as $name => $entries) {
+            $part = $piece->parts()->where('name', $name)->firstOrFail();
+            foreach ($entries as $seq => $decided) {
+                (new PartLog($part))->append($director, $seq, Str::uuid()->toString(), DecisionLog::DECIDE, $decided);
+            }
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\ImportController;
+use App\Http\Controllers\LinkController;
+use App\Http\Controllers\LogController;
+use App\Http\Controllers\PartController;
+use App\Http\Controllers\SessionController;
+use App\Http\Controllers\SharedPartController;
+use App\Http\Controllers\ShelfController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(static function (): void {
+    Route::get('session', [SessionController::class, 'show']);
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+
+    Route::middleware('throttle:shared')->group(static function (): void {
+        Route::get('shared/{token}', [SharedPartController::class, 'show']);
+        Route::get('shared/{token}/musicxml', [SharedPartController::class, 'musicXml']);
+    });
+
+    Route::middleware('auth')->group(static function (): void {
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('shelf', [ShelfController::class, 'show']);
+        Route::post('readings', [ImportController::class, 'read'])->middleware('throttle:imports');
+        Route::post('ensembles/{ensemble}/pieces', [ImportController::class, 'store'])->middleware('throttle:imports');
+        Route::get('parts/{part}', [PartController::class, 'show'])->can('view', 'part');
+        Route::get('parts/{part}/musicxml', [PartController::class, 'musicXml'])->can('view', 'part');
+        Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');
+        Route::post('parts/{part}/log', [LogController::class, 'store'])->can('decide', 'part');
+        Route::get('parts/{part}/links', [LinkController::class, 'index'])->can('share', 'part');
+        Route::post('parts/{part}/links', [LinkController::class, 'store'])->can('share', 'part');
+        Route::delete('links/{link}', [LinkController::class, 'destroy'])->can('close', 'link');
+    });
+    Route::any('{any}', static fn () => abort(404))->where('any', '.*');
+});
+
+Route::view('s/{token}', 'student')->middleware('throttle:shared');
+Route::view('{screen?}', 'desk')->where('screen', '.*');
