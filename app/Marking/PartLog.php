@@ -36,7 +36,7 @@ final readonly class PartLog
      */
     public function append(User $user, int $base, string $key, string $kind, array $decisions): void
     {
-        if ($this->part->log()->where('request_key', $key)->exists()) {
+        if ($this->holds($key)) {
             return;
         }
         if ($base !== $this->newest()) {
@@ -46,10 +46,16 @@ final readonly class PartLog
             $this->part->log()->create(['user_id' => $user->id, 'seq' => $base + 1, 'kind' => $kind, 'decisions' => $decisions, 'request_key' => $key]);
         } catch (UniqueConstraintViolationException) {
             // Two requests read the same newest entry; the database let one through.
-            if (! $this->part->log()->where('request_key', $key)->exists()) {
+            if (! $this->holds($key)) {
                 throw new LogMovedOn;
             }
         }
         $this->part->unsetRelation('log');
+    }
+
+    /** @phpstan-impure another request may append meanwhile */
+    private function holds(string $key): bool
+    {
+        return $this->part->log()->where('request_key', $key)->exists();
     }
 }

@@ -18,7 +18,7 @@ final class Report
             $text .= self::line('%s  %s: %s (by its %s), %d measures, %d notes', $part, 'id', 'name', 'instrument', 'guessedFrom', 'measures', 'notes');
         }
         foreach ($summary['warnings'] as $warning) {
-            $text .= "  ! {$warning['message']}\n";
+            $text .= self::line('  ! %s', $warning, 'message');
         }
 
         return $text;
@@ -27,7 +27,7 @@ final class Report
     /** @param array<string, mixed> $values */
     private static function line(string $format, array $values, string ...$names): string
     {
-        return vsprintf($format, array_map(static fn (string $name): mixed => $values[$name], $names))."\n";
+        return vsprintf($format, array_map(static fn (string $name): string|int => is_int($values[$name]) || is_string($values[$name]) ? $values[$name] : '', $names))."\n";
     }
 
     /** @param list<MarkedPart> $marked */

@@ -97,7 +97,7 @@ final class GripFinder
         }
         $grips = [];
         foreach ($ways as [$stops, $untaught]) {
-            if ($stops !== [] && $this->adjacent($stops)) {
+            if ($this->adjacent($stops)) {
                 $grips[] = new Grip($hand, $stops, $this->instrument->position($hand), $untaught);
             }
         }

@@ -27,6 +27,14 @@ final readonly class Finding
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return get_object_vars($this);
+        return [
+            'code' => $this->code,
+            'measure' => $this->measure,
+            'beat' => $this->beat,
+            'note' => $this->note,
+            'message' => $this->message,
+            'fixes' => $this->fixes,
+            'mended' => $this->mended,
+        ];
     }
 }

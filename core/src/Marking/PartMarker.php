@@ -237,7 +237,7 @@ final class PartMarker
         $fields = $this->decisions->notes[$note->id] ?? [];
         $marks = $this->marks[$note->id] ?? [];
 
-        return new NoteMark(...[
+        return new NoteMark(...[ // @phpstan-ignore argument.type (what bowing and fingering have put together by name)
             'note' => $note,
             'measure' => $measure,
             'beat' => $beat,

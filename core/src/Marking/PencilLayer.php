@@ -46,7 +46,7 @@ final class PencilLayer
         $finger = $note->fingerMark && $note->fingering !== null && (! $printed || in_array('finger', $note->decided, true))
             ? HouseStyle::finger($note->fingering->stop)
             : null;
-        $moves = $finger !== null && $note->fingering !== null && $note->fingering->stop->finger !== 0
+        $moves = $finger !== null && $note->fingering->stop->finger !== 0
             && $note->fingering->hand !== $hand && ($hand !== null || $note->fingering->position !== 1.0);
         $from = $note->bowAction === BowAction::Hook && $note->stroke !== null ? $lastOfStroke[$note->stroke - 1] ?? null : null;
 

@@ -119,9 +119,12 @@ final class Summary
         $count = 0;
         foreach ($part->measures as $measure) {
             foreach ($measure->notes() as $note) {
-                $midi = $note->sounds() && $note->pitch !== null ? $sounding->sounding($note->pitch)->midi() : null;
-                if ($midi !== null && ($midi < $instrument->lowest() || $midi > $instrument->highest())) {
-                    $first ??= [$measure->number, $note->pitch?->spoken()];
+                if (! $note->sounds() || $note->pitch === null) {
+                    continue;
+                }
+                $midi = $sounding->sounding($note->pitch)->midi();
+                if ($midi < $instrument->lowest() || $midi > $instrument->highest()) {
+                    $first ??= [$measure->number, $note->pitch->spoken()];
                     $count++;
                 }
             }

@@ -10,6 +10,7 @@ trait Copying
     /** @param mixed ...$changes named as the constructor names them */
     public function with(mixed ...$changes): static
     {
-        return new static(...[...get_object_vars($this), ...$changes]);
+        // The constructor itself refuses an argument of a wrong type.
+        return new static(...[...get_object_vars($this), ...$changes]); // @phpstan-ignore argument.type, new.static
     }
 }

@@ -84,7 +84,7 @@ final readonly class ShortestPath
      */
     private static function walkedBack(array $layers, array $costs, array $from): self
     {
-        if ($layers === []) {
+        if ($costs === []) {
             return new self([], 0.0);
         }
         $cost = min($costs);

@@ -67,7 +67,7 @@ final readonly class ClassProfile
     {
         $positions = $this->positions[$instrument->value] ?? $this->level->positions($instrument);
 
-        return array_merge([], ...array_map($instrument->hands(...), $positions));
+        return array_merge([], ...array_map(static fn (float $position): array => $instrument->hands($position), $positions));
     }
 
     public function teaches(Instrument $instrument, FramePlace $place): bool
@@ -122,11 +122,12 @@ final readonly class ClassProfile
         $found = [];
         foreach (Instrument::cases() as $instrument) {
             $settings = $data[$instrument->value] ?? [];
-            if (! is_array($settings) || ! is_array($settings[$name] ?? [])) {
+            $listed = is_array($settings) ? $settings[$name] ?? [] : null;
+            if (! is_array($settings) || ! is_array($listed)) {
                 throw new WrongProfile("A class profile's “{$instrument->value}” holds lists of positions and placements.");
             }
             if (isset($settings[$name])) {
-                $found[$instrument->value] = $settings[$name];
+                $found[$instrument->value] = $listed;
             }
         }
 
@@ -139,14 +140,15 @@ final readonly class ClassProfile
      */
     private static function positionsIn(array $taught): array
     {
+        $positions = [];
         foreach ($taught as $position) {
             if (! is_int($position) && ! is_float($position)) {
                 throw new WrongProfile('Positions in a class profile are numbers (half is 0.5).');
             }
+            $positions[] = (float) $position;
         }
 
-        /** @var array<int|float> $taught */
-        return array_map(floatval(...), array_values($taught));
+        return $positions;
     }
 
     /**
@@ -155,14 +157,15 @@ final readonly class ClassProfile
      */
     private static function placementsIn(array $taught): array
     {
+        $placements = [];
         foreach ($taught as $placement) {
             if (! is_string($placement) || preg_match('/^(low|high|extended) [1-4]$/', $placement) !== 1) {
                 throw new WrongProfile('Placements in a class profile read “low 2”, “high 3” or “extended 4”.');
             }
+            $placements[] = $placement;
         }
 
-        /** @var array<string> $taught */
-        return array_values($taught);
+        return $placements;
     }
 
     /** @return array<string, float> */

@@ -12,7 +12,11 @@ enum Level: string
     case ThirdYear = 'third-year';
     case Advanced = 'advanced';
 
-    /** Positions taught, from `fingering.md` (“Class profile”); half is 0.5. @return list<float> */
+    /**
+     * Positions taught, from `fingering.md` (“Class profile”); half is 0.5.
+     *
+     * @return list<float>
+     */
     public function positions(Instrument $instrument): array
     {
         $bass = $instrument === Instrument::Bass;
@@ -26,7 +30,11 @@ enum Level: string
         };
     }
 
-    /** Fingers out of their regular place that are taught. @return list<string> */
+    /**
+     * Fingers out of their regular place that are taught.
+     *
+     * @return list<string>
+     */
     public function placements(Instrument $instrument): array
     {
         return match ($instrument) {

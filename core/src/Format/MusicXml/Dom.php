@@ -72,9 +72,8 @@ final class Dom
     private static function strip(\DOMElement $element): void
     {
         foreach (iterator_to_array($element->attributes) as $attribute) {
-            $plain = $attribute instanceof \DOMAttr ? $attribute->name : '';
-            if (preg_match('/^(default-[xy]|relative-[xy]|bezier-[xy]2?|id|color|xlink:.*)$/', $plain) === 1) {
-                $element->removeAttribute($plain);
+            if (preg_match('/^(default-[xy]|relative-[xy]|bezier-[xy]2?|id|color|xlink:.*)$/', $attribute->name) === 1) {
+                $element->removeAttribute($attribute->name);
             }
         }
         foreach (self::children($element) as $child) {

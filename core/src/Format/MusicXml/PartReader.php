@@ -221,8 +221,11 @@ final class PartReader
     /** Says so when a measure's notes do not fill its meter, unless it is one that need not. */
     private function checkBeats(Measure $measure, \DOMElement $element, bool $atEnd): void
     {
-        $full = $measure->meter?->ticks($this->state->resolution);
-        if ($full === null || $measure->meter === null || ! $measure->meter->printed || $measure->length === $full) {
+        if ($measure->meter === null) {
+            return;
+        }
+        $full = $measure->meter->ticks($this->state->resolution);
+        if ($full === null || ! $measure->meter->printed || $measure->length === $full) {
             return;
         }
         $divided = $measure->implicit || $measure->barlines !== [] || $atEnd || $element->getAttribute('non-controlling') === 'yes';

@@ -98,7 +98,7 @@ final class Source
     {
         $made = $document->createElement('measure');
         foreach ($measure->attributes as $attribute) {
-            if ($attribute instanceof \DOMAttr && $attribute->name !== 'id') {
+            if ($attribute->name !== 'id') {
                 $made->setAttribute($attribute->name, $attribute->value);
             }
         }
