@@ -20,30 +20,37 @@ final class ImportController extends Controller
 {
     public function read(Request $request): JsonResponse
     {
-        return new JsonResponse(Summary::of(Reader::read(MusicFile::bytes($request))));
+        return new JsonResponse(Summary::of(Reader::read(MusicFile::bytes($request)), self::instruments($request)));
     }
 
     public function store(Request $request, Ensemble $ensemble): JsonResponse
     {
         $this->authorize('addPiece', $ensemble);
         $bytes = MusicFile::bytes($request);
-        /** @var array{title: string, rights: string, key: string, instruments?: array<string, string>} $kept */
+        /** @var array{title: string, rights: string, key: string} $kept */
         $kept = $request->validate([
             'title' => ['required', 'string', 'max:200'],
             'rights' => ['required', Rule::enum(Rights::class)],
             'key' => ['required', 'uuid'],
-            'instruments' => ['array', 'max:200'],
-            'instruments.*' => [Rule::enum(Instrument::class)],
         ], ['title.required' => 'Give the piece a title.']);
         $piece = PieceImport::keep(
             $ensemble,
             $bytes,
             $kept['title'],
             Rights::from($kept['rights']),
-            array_map(Instrument::from(...), $kept['instruments'] ?? []),
+            self::instruments($request),
             $kept['key'],
         );
 
         return new JsonResponse(['id' => $piece->id, 'part' => $piece->parts()->firstOrFail()->id], 201);
+    }
+
+    /** @return array<string, Instrument> part id => the director's correction of a guess */
+    private static function instruments(Request $request): array
+    {
+        /** @var array{instruments?: array<string, string>} $asked */
+        $asked = $request->validate(['instruments' => ['array', 'max:200'], 'instruments.*' => [Rule::enum(Instrument::class)]]);
+
+        return array_map(Instrument::from(...), $asked['instruments'] ?? []);
     }
 }

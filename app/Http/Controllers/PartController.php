@@ -27,6 +27,11 @@ final class PartController extends Controller
         ]);
     }
 
+    public function sheet(Part $part): JsonResponse
+    {
+        return new JsonResponse(['sheet' => (new PartDesk($part))->transferSheet()]);
+    }
+
     public function musicXml(Part $part): Response
     {
         return self::download((new PartDesk($part))->markedMusicXml(), $part);

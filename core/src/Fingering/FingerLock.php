@@ -31,6 +31,6 @@ final readonly class FingerLock
 
     public function isEmpty(): bool
     {
-        return $this == new self;
+        return $this->finger === null && $this->string === null && $this->placement === null && $this->position === null;
     }
 }

@@ -19,8 +19,11 @@ use UprightPencil\Core\Strings\SoundingPitch;
 /** What was understood of a file, in the words of `contract.md`. */
 final class Summary
 {
-    /** @return array{title: string, composer: string, resolution: int, parts: list<array<string, mixed>>, warnings: list<array<string, mixed>>} */
-    public static function of(Reading $reading): array
+    /**
+     * @param  array<string, Instrument>  $chosen  part id => instrument, where somebody corrected the guess
+     * @return array{title: string, composer: string, resolution: int, parts: list<array<string, mixed>>, warnings: list<array<string, mixed>>}
+     */
+    public static function of(Reading $reading, array $chosen = []): array
     {
         $score = $reading->score;
 
@@ -28,13 +31,13 @@ final class Summary
             'title' => $score->title,
             'composer' => $score->composer,
             'resolution' => $score->resolution,
-            'parts' => array_map(self::part(...), $score->parts),
-            'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...self::doubts($score)]),
+            'parts' => array_map(static fn (Part $part): array => self::part($part, $chosen[$part->id] ?? null), $score->parts),
+            'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...self::doubts($score, $chosen)]),
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function part(Part $part): array
+    private static function part(Part $part, ?Instrument $chosen): array
     {
         $guess = InstrumentGuess::of($part);
         $heads = self::heads($part);
@@ -43,7 +46,7 @@ final class Summary
         return [
             'id' => $part->id,
             'name' => $part->name,
-            'instrument' => $guess->instrument->value,
+            'instrument' => ($chosen ?? $guess->instrument)->value,
             'guessedFrom' => $guess->from,
             'clefs' => array_values(array_unique(array_map(static fn (Clef $clef): string => $clef->name(), $part->clefs()))),
             'measures' => count($part->measures),

@@ -1,0 +1,107 @@
+import type { DeskPart, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble } from './types'
+
+/** The server understood the request and says no; the message is for the director. */
+export class Refused extends Error {
+    constructor(
+        readonly status: number,
+        message: string,
+    ) {
+        super(message)
+    }
+}
+
+/** No usable answer came: the network is away or the server failed. The same may be asked again. */
+export class Unreachable extends Error {}
+
+function cookie(name: string): string {
+    const found = document.cookie.split('; ').find((entry) => entry.startsWith(`${name}=`))
+    return found ? decodeURIComponent(found.slice(name.length + 1)) : ''
+}
+
+async function send(method: string, path: string, body?: FormData | object): Promise<Response> {
+    const headers: Record<string, string> = { Accept: 'application/json', 'X-XSRF-TOKEN': cookie('XSRF-TOKEN') }
+    if (body && !(body instanceof FormData)) {
+        headers['Content-Type'] = 'application/json'
+    }
+    try {
+        return await fetch(`/api/${path}`, {
+            method,
+            headers,
+            body: body instanceof FormData ? body : body ? JSON.stringify(body) : null,
+            credentials: 'same-origin',
+        })
+    } catch {
+        throw new Unreachable('The server cannot be reached. Check the connection; nothing is lost.')
+    }
+}
+
+const PLAIN: Record<number, string> = {
+    401: 'You are signed out. Sign in again; nothing is lost.',
+    403: 'This belongs to another director.',
+    404: 'There is nothing here any more.',
+    413: 'This file is over 20 MB; a score this large is refused.',
+    429: 'That was too often in a short time. Wait a minute and try again.',
+}
+
+async function sentence(response: Response): Promise<string> {
+    const told: unknown = await response.json().catch(() => null)
+    const message = told && typeof told === 'object' && 'message' in told ? String(told.message) : ''
+    // The framework's own messages are not written for directors; ours come with 404, 409 and 422.
+    const ours = [404, 409, 422].includes(response.status) && message !== '' && !message.startsWith('No query results')
+    return ours ? message : (PLAIN[response.status] ?? 'The server refused this. Reload the page and try again.')
+}
+
+async function request<T>(method: string, path: string, body?: FormData | object): Promise<T> {
+    let response = await send(method, path, body)
+    if (response.status === 419) {
+        // The page was open longer than the session's token lived: fetch a fresh one and say it again.
+        await send('GET', 'session')
+        response = await send(method, path, body)
+    }
+    if (response.status >= 500) {
+        throw new Unreachable('The server has a fault. It is asked again by itself; nothing is lost.')
+    }
+    if (!response.ok) {
+        throw new Refused(response.status, await sentence(response))
+    }
+    return response.status === 204 ? (undefined as T) : ((await response.json()) as T)
+}
+
+function upload(file: File, fields: Record<string, string>): FormData {
+    const form = new FormData()
+    form.append('file', file)
+    Object.entries(fields).forEach(([name, value]) => form.append(name, value))
+    return form
+}
+
+function instrumentFields(instruments: Record<string, string>): Record<string, string> {
+    return Object.fromEntries(Object.entries(instruments).map(([part, instrument]) => [`instruments[${part}]`, instrument]))
+}
+
+export const api = {
+    session: () => request<{ director: { name: string } | null }>('GET', 'session'),
+    signIn: (email: string, password: string) =>
+        request<{ director: { name: string } }>('POST', 'session', { email, password }),
+    signOut: () => request<undefined>('DELETE', 'session'),
+    shelf: () => request<{ ensembles: ShelfEnsemble[] }>('GET', 'shelf'),
+    read: (file: File, instruments: Record<string, string>) =>
+        request<Reading>('POST', 'readings', upload(file, instrumentFields(instruments))),
+    keep: (ensemble: number, file: File, kept: { title: string; rights: string; key: string; instruments: Record<string, string> }) =>
+        request<{ id: number; part: number }>(
+            'POST',
+            `ensembles/${ensemble}/pieces`,
+            upload(file, { title: kept.title, rights: kept.rights, key: kept.key, ...instrumentFields(kept.instruments) }),
+        ),
+    part: (id: number) => request<DeskPart>('GET', `parts/${id}`),
+    marking: (id: number) => request<Marking>('GET', `parts/${id}/log`),
+    append: (id: number, entry: LogEntry) => request<Marking>('POST', `parts/${id}/log`, entry),
+    sheet: (id: number) => request<{ sheet: SheetLine[] }>('GET', `parts/${id}/sheet`),
+    links: (part: number) => request<{ links: Link[] }>('GET', `parts/${part}/links`),
+    openLink: (part: number, days: number) =>
+        request<{ link: Link; address: string }>('POST', `parts/${part}/links`, { days }),
+    closeLink: (id: number) => request<undefined>('DELETE', `links/${id}`),
+    shared: (token: string) => request<SharedPart>('GET', `shared/${token}`),
+}
+
+export const partMusicXml = (id: number) => `/api/parts/${id}/musicxml`
+export const sharedMusicXml = (token: string) => `/api/shared/${token}/musicxml`

@@ -1,0 +1,160 @@
+/** What the server says. Nothing here is worked out in the browser. */
+
+export type Bow = 'down' | 'up'
+export type Action = 'hook' | 'retake' | 'split' | 'join' | 'strike'
+export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
+export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
+
+export interface ShelfPart {
+    id: number
+    name: string
+    instrument: Instrument
+    measures: number
+    decisions: number
+    links: number
+}
+
+export interface ShelfPiece {
+    id: number
+    title: string
+    composer: string
+    kind: 'piece' | 'line'
+    rights: Rights
+    parts: ShelfPart[]
+}
+
+export interface ShelfEnsemble {
+    id: number
+    name: string
+    school: string
+    level: string
+    pieces: ShelfPiece[]
+}
+
+export interface Warning {
+    part: string | null
+    measure: string | null
+    line: number | null
+    message: string
+}
+
+export interface ReadPart {
+    id: string
+    name: string
+    instrument: Instrument
+    guessedFrom: 'name' | 'clef' | 'range'
+    measures: number
+    playedMeasures: number
+    notes: number
+    range: [string, string] | null
+    keys: string[]
+    meters: string[]
+}
+
+export interface Reading {
+    title: string
+    composer: string
+    parts: ReadPart[]
+    warnings: Warning[]
+}
+
+/** One mark of the pencil layer: only what is to be drawn. */
+export interface Mark {
+    note: string
+    bow: Bow | null
+    action: Action | null
+    from: string | null
+    finger: string | null
+    position: string | null
+    decided: boolean
+}
+
+export interface NoteInfo {
+    id: string
+    measure: string
+    beat: number
+    pitch: string | null
+    direction: Bow | null
+    stroke: number | null
+    action: Action | null
+    finger: string | null
+    string: string | null
+    position: string | null
+    decided: string[]
+    reasons: string[]
+}
+
+export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string', string | null>> & {
+    finger?: number | null
+    bowMark?: boolean | null
+    fingerMark?: boolean | null
+}
+
+export type Decision = { note: string } & DecisionFields
+
+export interface Fix {
+    action: string
+    notes: string[]
+    cost: number
+    decisions: Decision[]
+}
+
+export interface Finding {
+    code: string
+    measure: string
+    beat: number
+    note: string
+    message: string
+    fixes: Fix[]
+    mended: boolean
+}
+
+export interface Marking {
+    seq: number
+    canUndo: boolean
+    canRedo: boolean
+    layer: Mark[]
+    findings: Finding[]
+    notes: NoteInfo[]
+}
+
+export interface DeskPart {
+    part: { id: number; name: string; instrument: Instrument }
+    piece: { id: number; title: string; composer: string; rights: Rights }
+    ensemble: { name: string; level: string }
+    siblings: { id: number; name: string }[]
+    music: string
+    marking: Marking
+}
+
+export interface Link {
+    id: number
+    made: string
+    expires: string
+    openings: number
+}
+
+export interface SheetLine {
+    measure: string
+    beat: string
+    note: string
+    sign: string
+}
+
+export interface SharedPart {
+    title: string
+    composer: string
+    part: string
+    ensemble: string
+    notation: boolean
+    music?: string
+    layer?: Mark[]
+    sheet?: SheetLine[]
+}
+
+export interface LogEntry {
+    base: number
+    key: string
+    kind: 'decide' | 'undo' | 'redo'
+    decisions?: Decision[]
+}

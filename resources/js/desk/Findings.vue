@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { nextTick, ref, watch } from 'vue'
+import type { Finding, Fix } from '../api/types'
+
+const props = defineProps<{ findings: Finding[]; current: number | null }>()
+const emit = defineEmits<{ go: [index: number]; take: [fix: Fix] }>()
+
+const FIX: Record<string, string> = {
+    hook: 'Hook these two',
+    retake: 'Retake here',
+    alternate: 'Turn this one round',
+    start: 'Start it up-bow',
+}
+
+const list = ref<HTMLElement>()
+
+watch(
+    () => props.current,
+    async (index) => {
+        await nextTick()
+        list.value?.querySelector(`[data-index="${index}"]`)?.scrollIntoView({ block: 'nearest' })
+    },
+)
+</script>
+
+<template>
+    <section class="findings" aria-label="Findings">
+        <h2>Findings <span class="count">{{ findings.length }}</span></h2>
+        <p v-if="findings.length === 0" class="quiet">Nothing to mend: the bow comes out right and the class can play every note.</p>
+        <ol v-else ref="list">
+            <li v-for="(finding, index) in findings" :key="`${finding.code}-${finding.note}`" :data-index="index" :class="{ current: index === current, mended: finding.mended }">
+                <button type="button" class="finding" :aria-current="index === current" @click="emit('go', index)">
+                    <span class="finding-number">{{ index + 1 }}</span>
+                    <span class="finding-body">
+                        <strong>Measure {{ finding.measure }}</strong>
+                        <span v-if="finding.mended" class="finding-mended">mended by a proposed mark</span>
+                        <span class="finding-message">{{ finding.message }}</span>
+                    </span>
+                </button>
+                <div v-if="index === current && finding.fixes.length > 0" class="fixes">
+                    <button v-for="(fix, place) in finding.fixes" :key="fix.action" type="button" class="fix" @click="emit('take', fix)">
+                        <kbd v-if="place === 0">Enter</kbd>{{ finding.mended ? 'Decide it: ' : '' }}{{ FIX[fix.action] ?? fix.action }}
+                    </button>
+                </div>
+            </li>
+        </ol>
+    </section>
+</template>

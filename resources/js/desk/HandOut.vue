@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { ElButton, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
+import { ref, watch } from 'vue'
+import { api, partMusicXml } from '../api/client'
+import type { DeskPart, Link } from '../api/types'
+import PaperChoice from '../components/PaperChoice.vue'
+import type { Paper } from './sheets'
+import { dayWords, problemWords } from './words'
+
+const props = defineProps<{ part: DeskPart; saving: boolean }>()
+const emit = defineEmits<{ print: []; pdf: [] }>()
+const open = defineModel<boolean>({ required: true })
+const paper = defineModel<Paper>('paper', { required: true })
+
+const LENGTHS = [
+    { value: 7, label: 'Open for a week' },
+    { value: 30, label: 'Open for 30 days' },
+    { value: 120, label: 'Open for a term (120 days)' },
+    { value: 365, label: 'Open for a year' },
+]
+
+const links = ref<Link[]>([])
+const days = ref(30)
+const address = ref('')
+const fault = ref('')
+const busy = ref(false)
+
+watch(open, async (now) => {
+    address.value = fault.value = ''
+    if (now) {
+        await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
+    }
+})
+
+async function attempt(work: () => Promise<void>): Promise<void> {
+    fault.value = ''
+    busy.value = true
+    try {
+        await work()
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+    busy.value = false
+}
+
+const create = () =>
+    attempt(async () => {
+        const made = await api.openLink(props.part.part.id, days.value)
+        address.value = made.address
+        links.value = [made.link, ...links.value]
+    })
+
+const close = (link: Link) =>
+    attempt(async () => {
+        await api.closeLink(link.id)
+        links.value = links.value.filter(({ id }) => id !== link.id)
+        address.value = ''
+    })
+
+async function copy(): Promise<void> {
+    try {
+        await navigator.clipboard.writeText(address.value)
+        ElMessage.success('The address is on the clipboard.')
+    } catch {
+        ElMessage.warning('This browser does not let us copy. Select the address and copy it by hand.')
+    }
+}
+
+function select(event: FocusEvent): void {
+    ;(event.target as HTMLInputElement).select()
+}
+
+const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ? 'opened once' : `opened ${count} times`)
+</script>
+
+<template>
+    <ElDrawer v-model="open" title="Hand out" size="400px" class="hand-out">
+        <p v-if="part.piece.rights === 'printed-only'" class="notice">
+            “{{ part.piece.title }}” is a printed set only: students get the transfer sheet (what to pencil where), never the notation.
+        </p>
+        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <section>
+            <h3>On paper</h3>
+            <PaperChoice v-model="paper" />
+            <div class="row">
+                <ElButton @click="emit('print')">Print</ElButton>
+                <ElButton @click="emit('pdf')">Save PDF</ElButton>
+                <a class="el-button" :href="partMusicXml(part.part.id)" download>MusicXML</a>
+            </div>
+            <p v-if="saving" class="quiet small-print">Decisions are still on their way; MusicXML and links carry them once they are saved.</p>
+        </section>
+        <section>
+            <h3>A link for {{ part.part.name }}</h3>
+            <p class="quiet small-print">
+                Students open it without an account and see this part only. We count openings and nothing else.
+            </p>
+            <div class="row">
+                <ElSelect v-model="days" :options="LENGTHS" aria-label="How long the link stays open" class="link-days" />
+                <ElButton type="primary" :loading="busy" @click="create">Make a link</ElButton>
+            </div>
+            <div v-if="address" class="new-link">
+                <p><strong>Copy it now:</strong> the address is shown this once.</p>
+                <div class="row">
+                    <input class="link-address" :value="address" readonly aria-label="Address of the new link" @focus="select">
+                    <ElButton @click="copy">Copy</ElButton>
+                </div>
+            </div>
+        </section>
+        <section>
+            <h3>Open links</h3>
+            <p v-if="links.length === 0" class="quiet">No link is open for this part.</p>
+            <ul v-else class="links">
+                <li v-for="link in links" :key="link.id">
+                    <span>Made {{ dayWords(link.made) }}<br><small class="quiet">until {{ dayWords(link.expires) }}, {{ times(link.openings) }}</small></span>
+                    <ElPopconfirm title="Close it? Whoever has the address sees nothing more." width="240" confirm-button-text="Close the link" cancel-button-text="Keep it" @confirm="close(link)">
+                        <template #reference><ElButton size="small">Close</ElButton></template>
+                    </ElPopconfirm>
+                </li>
+            </ul>
+        </section>
+    </ElDrawer>
+</template>

@@ -1,0 +1,86 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { Mark } from '../api/types'
+import { ScorePage, type Flag } from './score-page'
+
+const props = defineProps<{
+    music: string
+    layer: Mark[]
+    width: number
+    label: string
+    selected?: string | null
+    flags?: Flag[]
+}>()
+
+const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string] }>()
+
+const host = ref<HTMLElement>()
+const fault = ref('')
+const busy = ref(true)
+let page: ScorePage | null = null
+let order = 0
+
+async function draw(): Promise<void> {
+    if (!page) {
+        return
+    }
+    const mine = ++order
+    busy.value = true
+    fault.value = ''
+    try {
+        await page.engrave(props.music, props.width)
+        if (mine !== order) {
+            return
+        }
+        page.paint(props.layer)
+        page.flag(props.flags ?? [])
+        page.select(props.selected ?? null)
+        emit('drawn', page)
+    } catch (problem) {
+        fault.value = `${problem instanceof Error ? problem.message : String(problem)} Reload the page to try again.`
+    }
+    busy.value = false
+}
+
+function choose(event: MouseEvent): void {
+    const note = page?.noteAt(event.clientX, event.clientY)
+    if (note) {
+        emit('choose', note)
+    }
+}
+
+onMounted(() => {
+    if (host.value) {
+        page = new ScorePage(host.value)
+        page.drawing.setAttribute('aria-label', props.label)
+        void draw()
+    }
+})
+onBeforeUnmount(() => {
+    page = null
+    order++
+})
+watch(() => [props.music, props.width], draw)
+watch(
+    () => props.layer,
+    (layer) => page?.paint(layer),
+    { flush: 'sync' },
+)
+watch(
+    () => props.flags,
+    (flags) => page?.flag(flags ?? []),
+)
+watch(
+    () => props.selected,
+    (selected) => page?.select(selected ?? null),
+    { flush: 'sync' },
+)
+</script>
+
+<template>
+    <div class="score-host" :class="{ busy }">
+        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <p v-else-if="busy" class="notice" role="status">Engraving the page…</p>
+        <div ref="host" class="score-frame" @click="choose" />
+    </div>
+</template>

@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { ElButton, ElDialog, ElForm, ElFormItem, ElInput } from 'element-plus'
+import { ref } from 'vue'
+import { useSession } from '../stores/session'
+import { problemWords } from './words'
+
+const emit = defineEmits<{ 'signed-in': [] }>()
+const session = useSession()
+const email = ref('')
+const password = ref('')
+const fault = ref('')
+
+async function signIn(): Promise<void> {
+    fault.value = ''
+    try {
+        await session.signIn(email.value, password.value)
+        emit('signed-in')
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+}
+</script>
+
+<template>
+    <ElDialog model-value title="You were signed out" width="400px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
+        <p>Your last decisions are kept in this browser. Sign in and they are saved.</p>
+        <ElForm label-position="top" @submit.prevent="signIn">
+            <ElFormItem label="E-mail" for="again-email"><ElInput id="again-email" v-model="email" type="email" autocomplete="username" /></ElFormItem>
+            <ElFormItem label="Password" for="again-password"><ElInput id="again-password" v-model="password" type="password" autocomplete="current-password" /></ElFormItem>
+            <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+            <ElButton type="primary" native-type="submit">Sign in and save</ElButton>
+        </ElForm>
+    </ElDialog>
+</template>

@@ -1,0 +1,48 @@
+/** What a key does on the desk. The same list answers the keyboard, labels the buttons and fills the key sheet. */
+export interface Command {
+    keys: string[]
+    label: string
+    /** On a button, where the label is too long. */
+    short?: string
+    group: 'Walk' | 'Bow' | 'Finger' | 'Page'
+    run: () => void
+}
+
+const SPOKEN: Record<string, string> = {
+    ArrowLeft: '←',
+    ArrowRight: '→',
+    ArrowUp: '↑',
+    ArrowDown: '↓',
+    Delete: 'Del',
+    Backspace: '⌫',
+    Escape: 'Esc',
+}
+
+export function spoken(key: string): string {
+    return SPOKEN[key] ?? (key.length === 1 ? key.toUpperCase() : key.replace('Shift+', '⇧').replace('Ctrl+', 'Ctrl '))
+}
+
+function pressed(event: KeyboardEvent): string {
+    const key = event.key.length === 1 ? event.key.toLowerCase() : event.key
+    const shift = event.shiftKey && (event.key.length > 1 || /[a-z]/i.test(event.key)) ? 'Shift+' : ''
+    return `${event.ctrlKey || event.metaKey ? 'Ctrl+' : ''}${shift}${key}`
+}
+
+/** Keys belong to the desk unless somebody is typing or a dialog is open. */
+function isElsewhere(event: KeyboardEvent): boolean {
+    const target = event.target instanceof HTMLElement ? event.target : null
+    const typing = target?.closest('input, textarea, select, [contenteditable], [role="dialog"], [role="listbox"]')
+    const presses = (event.key === 'Enter' || event.key === ' ') && target?.closest('button, a, [role="tab"]')
+    return Boolean(typing) || Boolean(presses) || event.altKey
+}
+
+export function answer(event: KeyboardEvent, commands: readonly Command[]): void {
+    if (isElsewhere(event)) {
+        return
+    }
+    const command = commands.find(({ keys }) => keys.includes(pressed(event)))
+    if (command) {
+        event.preventDefault()
+        command.run()
+    }
+}

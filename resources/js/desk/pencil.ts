@@ -1,0 +1,123 @@
+import type { Mark } from '../api/types'
+import { SPACE, type Head, type System } from './engraving'
+import { bowSign, hookArc, retakeSign, splitSign, writing, type Sign } from './signs'
+import { element } from './svg'
+
+const GAP = 0.32 * SPACE
+const FINGER_SIZE = 2.6 * SPACE
+const POSITION_SIZE = 1.75 * SPACE
+
+/** Room above the printed things of a line that marks may need: a finger, a bow and a position, one over the other. */
+export const ROOM = 4.6 * SPACE
+
+/**
+ * Draws the marks of one line of music: fingers next to the notes, bows above them, positions on top, nothing on
+ * anything else.
+ */
+export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
+    const layer = element('g', { class: 'pencil', fill: '#33363a', stroke: '#33363a' })
+    const line = new PencilLine(system, layer)
+    const columns = new Map<string, { head: Head; mark: Mark }[]>()
+    for (const head of system.heads.values()) {
+        const mark = marks.get(head.id)
+        if (mark) {
+            columns.set(head.column, [...(columns.get(head.column) ?? []), { head, mark }])
+        }
+    }
+    const ordered = [...columns.values()].sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
+    ordered.forEach((column) => line.fingers(column))
+    ordered.flat().forEach(({ head, mark }) => line.hook(head, mark))
+    ordered.flat().forEach(({ head, mark }) => line.bow(head, mark))
+    ordered.flat().forEach(({ head, mark }) => line.position(head, mark))
+    return layer
+}
+
+class PencilLine {
+    private readonly skyline
+
+    constructor(
+        private readonly system: System,
+        private readonly layer: SVGGElement,
+    ) {
+        this.skyline = system.above.copy()
+    }
+
+    /** Fingers of a chord are stacked as its notes are: the lowest nearest to the staff. */
+    fingers(column: { head: Head; mark: Mark }[]): void {
+        const lowestFirst = [...column].sort((a, b) => b.head.box.y - a.head.box.y)
+        for (const { head, mark } of lowestFirst) {
+            if (mark.finger !== null) {
+                this.place(writing(mark.finger, FINGER_SIZE), head, mark, 'finger')
+            }
+        }
+    }
+
+    bow(head: Head, mark: Mark): void {
+        const signs = [
+            mark.action === 'retake' ? { sign: retakeSign(), kind: 'retake' } : null,
+            mark.action === 'split' ? { sign: splitSign(), kind: 'split' } : null,
+            mark.bow === null ? null : { sign: bowSign(mark.bow), kind: `bow-${mark.bow}` },
+        ].filter((sign) => sign !== null)
+        const width = signs.reduce((sum, { sign }) => sum + sign.width, 0)
+        let left = centre(head) - width / 2
+        const bottom = this.free(left, width)
+        for (const { sign, kind } of signs) {
+            this.put(sign, left + sign.width / 2, bottom, mark, kind)
+            left += sign.width
+        }
+    }
+
+    position(head: Head, mark: Mark): void {
+        if (mark.position !== null) {
+            this.place(writing(mark.position, POSITION_SIZE), head, mark, 'position')
+        }
+    }
+
+    /** From the note that is hooked to this one; over a line's end the arc stays open. */
+    hook(head: Head, mark: Mark): void {
+        if (mark.action !== 'hook' || mark.from === null) {
+            return
+        }
+        const from = this.system.heads.get(mark.from)
+        const right = centre(head)
+        const left = from ? centre(from) : right - 4 * SPACE
+        const y = this.skyline.top(left - 40, right - left + 80) - GAP - 46
+        const arc = hookArc(left, right, y, from ? 'none' : 'left')
+        arc.setAttribute('class', `mark hook ${state(mark)}`)
+        arc.setAttribute('data-note', mark.note)
+        this.layer.append(arc)
+        this.skyline.add({ x: left - 40, y: y - 90, width: right - left + 80, height: 90 })
+    }
+
+    private place(sign: Sign, head: Head, mark: Mark, kind: string): void {
+        this.put(sign, centre(head), this.free(centre(head) - sign.width / 2, sign.width), mark, kind)
+    }
+
+    private free(x: number, width: number): number {
+        return this.skyline.top(x, width) - GAP
+    }
+
+    private put(sign: Sign, x: number, bottom: number, mark: Mark, kind: string): void {
+        sign.drawing.setAttribute('transform', `translate(${x.toFixed(0)}, ${bottom.toFixed(0)})`)
+        sign.drawing.setAttribute('class', `mark ${kind} ${state(mark)}`)
+        sign.drawing.setAttribute('data-note', mark.note)
+        this.layer.append(sign.drawing)
+        if (mark.decided) {
+            this.layer.append(decidedLine(x, bottom + 0.2 * SPACE, sign.width))
+        }
+        this.skyline.add({ x: x - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
+    }
+}
+
+function centre(head: Head): number {
+    return head.box.x + head.box.width / 2
+}
+
+function state(mark: Mark): string {
+    return mark.decided ? 'decided' : 'proposed'
+}
+
+/** On the desk what somebody decided is underlined; on paper every mark looks the same. */
+function decidedLine(x: number, y: number, width: number): SVGElement {
+    return element('path', { class: 'decided-line', d: `M${x - width * 0.4} ${y} l${width * 0.8} -8`, 'stroke-width': 22, fill: 'none', 'stroke-linecap': 'round' })
+}

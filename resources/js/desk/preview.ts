@@ -1,0 +1,36 @@
+import type { Decision, Mark } from '../api/types'
+
+const PLACEMENT: Record<string, string> = { low: 'L', high: 'H', extended: 'x' }
+
+const EMPTY = { bow: null, action: null, from: null, finger: null, position: null }
+
+/** What a decision looks like before the server has answered. It paints; it works nothing out. */
+export function preview(layer: readonly Mark[], decisions: readonly Decision[]): Mark[] {
+    const marks = new Map(layer.map((mark) => [mark.note, mark]))
+    for (const decision of decisions) {
+        const before = marks.get(decision.note) ?? { ...EMPTY, note: decision.note, decided: false }
+        marks.set(decision.note, { ...changed(before, decision), decided: true })
+    }
+    return [...marks.values()]
+}
+
+function changed(mark: Mark, decision: Decision): Mark {
+    const next = { ...mark }
+    if (decision.direction !== undefined) {
+        next.bow = decision.direction === 'down' || decision.direction === 'up' ? decision.direction : null
+    }
+    if (decision.action !== undefined) {
+        next.action = decision.action === 'hook' || decision.action === 'retake' || decision.action === 'split' ? decision.action : null
+    }
+    if (decision.finger !== undefined || decision.placement !== undefined) {
+        const finger = decision.finger === undefined ? (mark.finger?.match(/\d/)?.[0] ?? '') : decision.finger
+        next.finger = finger === null ? null : `${PLACEMENT[decision.placement ?? ''] ?? ''}${finger}`
+    }
+    if (decision.bowMark === false) {
+        next.bow = next.action = null
+    }
+    if (decision.fingerMark === false) {
+        next.finger = next.position = null
+    }
+    return next
+}

@@ -1,0 +1,188 @@
+import type { Mark } from '../api/types'
+import { engrave } from './engraver'
+import { SPACE, unpack, type Engraving, type Head, type System } from './engraving'
+import { draw, ROOM } from './pencil'
+import { element } from './svg'
+
+const BETWEEN_LINES = 1.6 * SPACE
+const FONTS = ['400 16px "Source Serif 4"', 'bold 16px "Source Serif 4"', 'italic 16px "Source Serif 4"', '16px "Patrick Hand"']
+
+export interface Flag {
+    note: string
+    number: number
+    mended: boolean
+}
+
+interface Line {
+    system: System
+    /** Where the line's own coordinates start on the page, in the engraver's units. */
+    y: number
+    height: number
+    pencil: SVGGElement
+    overlay: SVGGElement
+}
+
+/** An engraved part with the pencil layer over it. The music is engraved once; marks are painted anew. */
+export class ScorePage {
+    readonly drawing = element('svg', { class: 'score', role: 'img', color: '#1d1e20' })
+
+    private engraving: Engraving = { defs: [], systems: [], width: 1 }
+
+    private lines: Line[] = []
+
+    private marks = new Map<string, Mark>()
+
+    private lineOf = new Map<string, Line>()
+
+    private selected: string | null = null
+
+    constructor(host: HTMLElement) {
+        host.append(this.drawing)
+    }
+
+    /**
+     * @param width of a line of music in tenths of a millimetre on paper
+     * @throws Error when the music cannot be engraved
+     */
+    async engrave(music: string, width: number): Promise<void> {
+        const [pages] = await Promise.all([engrave(music, width), ...FONTS.map((font) => document.fonts.load(font))])
+        this.drawing.replaceChildren()
+        this.engraving = unpack(pages, this.drawing)
+        this.stack()
+    }
+
+    paint(layer: readonly Mark[]): void {
+        const before = this.marks
+        this.marks = new Map(layer.map((mark) => [mark.note, mark]))
+        for (const line of this.lines) {
+            if ([...line.system.heads.keys()].some((id) => !same(before.get(id), this.marks.get(id)))) {
+                this.paintLine(line)
+            }
+        }
+    }
+
+    select(note: string | null): void {
+        this.lineOf.get(this.selected ?? '')?.overlay.querySelector('.selection')?.remove()
+        this.selected = note
+        const line = this.lineOf.get(note ?? '')
+        const head = line?.system.heads.get(note ?? '')
+        if (line && head) {
+            const { staffTop, staffBottom } = line.system
+            const top = Math.min(head.box.y, staffTop) - 0.5 * SPACE
+            const bottom = Math.max(head.box.y + head.box.height, staffBottom) + 0.5 * SPACE
+            line.overlay.prepend(
+                element('rect', { class: 'selection', x: head.box.x - 70, y: top, width: head.box.width + 140, height: bottom - top, rx: 60 }),
+            )
+        }
+    }
+
+    /** Numbered tabs under the notes that the findings are about. */
+    flag(flags: readonly Flag[]): void {
+        this.lines.forEach((line) => line.overlay.querySelectorAll('.flag').forEach((flag) => flag.remove()))
+        for (const flag of flags) {
+            const line = this.lineOf.get(flag.note)
+            const head = line?.system.heads.get(flag.note)
+            if (line && head) {
+                line.overlay.append(flagDrawing(flag, head, line.system))
+            }
+        }
+    }
+
+    /** The note nearest to a place on the screen. */
+    noteAt(clientX: number, clientY: number): string | null {
+        const matrix = this.drawing.getScreenCTM()?.inverse()
+        if (!matrix) {
+            return null
+        }
+        const at = new DOMPoint(clientX, clientY).matrixTransform(matrix)
+        const line = this.lines.find(({ y, system, height }) => at.y >= y + system.top - ROOM && at.y < y + system.top - ROOM + height)
+        return line ? nearest(line, at.x, at.y - line.y) : null
+    }
+
+    /** The note above or below another, a line of music away. */
+    lineAway(note: string, lines: number): string | null {
+        const line = this.lineOf.get(note)
+        const other = line ? this.lines[this.lines.indexOf(line) + lines] : undefined
+        const head = line?.system.heads.get(note)
+        return other && head ? nearest(other, head.box.x, other.system.staffTop) : null
+    }
+
+    /** Where a note and its marks are, in pixels of the viewport. */
+    place(note: string): DOMRect | null {
+        const line = this.lineOf.get(note)
+        return line ? line.system.element.getBoundingClientRect() : null
+    }
+
+    /** Copies of the lines of music with their marks, for paper. */
+    copies(): { drawing: SVGGElement; top: number; height: number }[] {
+        return this.lines.map((line) => {
+            const drawing = line.system.element.cloneNode(true) as SVGGElement
+            drawing.querySelectorAll('.overlay, .decided-line').forEach((thing) => thing.remove())
+            return { drawing, top: line.system.top - ROOM, height: line.height }
+        })
+    }
+
+    get defs(): SVGDefsElement[] {
+        return this.engraving.defs
+    }
+
+    get width(): number {
+        return this.engraving.width
+    }
+
+    private stack(): void {
+        this.lines = []
+        this.lineOf.clear()
+        let y = 0
+        for (const system of this.engraving.systems) {
+            const height = system.bottom - system.top + ROOM + BETWEEN_LINES
+            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }) }
+            system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
+            system.element.prepend(line.overlay)
+            system.element.append(line.pencil)
+            this.lines.push(line)
+            system.heads.forEach((_, id) => this.lineOf.set(id, line))
+            this.paintLine(line)
+            y += height
+        }
+        this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
+    }
+
+    private paintLine(line: Line): void {
+        const painted = draw(line.system, this.marks)
+        line.pencil.replaceWith(painted)
+        line.pencil = painted
+    }
+}
+
+function same(a: Mark | undefined, b: Mark | undefined): boolean {
+    return a === b || JSON.stringify(a) === JSON.stringify(b)
+}
+
+function nearest(line: Line, x: number, y: number): string | null {
+    let best: { id: string; distance: number } | null = null
+    for (const head of line.system.heads.values()) {
+        const distance = Math.hypot(middle(head.box.x, head.box.width) - x, (middle(head.box.y, head.box.height) - y) / 4)
+        if (!best || distance < best.distance) {
+            best = { id: head.id, distance }
+        }
+    }
+    return best?.id ?? null
+}
+
+function middle(start: number, size: number): number {
+    return start + size / 2
+}
+
+function flagDrawing(flag: Flag, head: Head, system: System): SVGGElement {
+    const x = middle(head.box.x, head.box.width)
+    const y = -system.below.top(x - 150, 300) + 0.5 * SPACE
+    const tab = element('path', { d: 'M0 0 L150 130 V400 H-150 V130 Z' })
+    const number = element('text', { y: 330, 'text-anchor': 'middle', 'font-size': 250 }, String(flag.number))
+    return element(
+        'g',
+        { class: `flag ${flag.mended ? 'mended' : 'open'}`, transform: `translate(${x}, ${y})`, 'data-note': flag.note },
+        tab,
+        number,
+    )
+}

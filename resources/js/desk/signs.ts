@@ -1,0 +1,78 @@
+import { element } from './svg'
+
+/**
+ * The hand of the pencil layer (docs/design.md): our own drawings, in the engraver's units (a staff space is 180).
+ * Each sign stands on the point (0, 0), centred, and says how wide and high it is.
+ */
+export interface Sign {
+    drawing: SVGElement
+    width: number
+    height: number
+}
+
+const STROKE = { fill: 'none', 'stroke-linecap': 'round', 'stroke-linejoin': 'round' }
+
+/** A square staple with a heavy back: down-bow. */
+function downBow(): Sign {
+    const drawing = element(
+        'g',
+        {},
+        element('path', { ...STROKE, 'stroke-width': 36, d: 'M-112 -6 L-115 -196' }),
+        element('path', { ...STROKE, 'stroke-width': 36, d: 'M114 -2 L112 -196' }),
+        element('path', { stroke: 'none', d: 'M-133 -214 L131 -222 L129 -122 L-131 -116 Z' }),
+    )
+    return { drawing, width: 270, height: 222 }
+}
+
+/** A narrow wedge, its first side heavier, as a pencil makes it: up-bow. */
+function upBow(): Sign {
+    const drawing = element(
+        'g',
+        {},
+        element('path', { ...STROKE, 'stroke-width': 50, d: 'M-98 -258 L-2 -22' }),
+        element('path', { ...STROKE, 'stroke-width': 34, d: 'M-2 -22 L100 -266' }),
+    )
+    return { drawing, width: 240, height: 284 }
+}
+
+export function bowSign(bow: 'down' | 'up'): Sign {
+    return bow === 'down' ? downBow() : upBow()
+}
+
+/** A lifted comma: the bow leaves the string and comes back. */
+export function retakeSign(): Sign {
+    const drawing = element('path', {
+        ...STROKE,
+        'stroke-width': 40,
+        d: 'M-40 -214 q44 -16 52 26 q8 62 -62 118',
+    })
+    return { drawing, width: 190, height: 240 }
+}
+
+/** A short mark across a stroke that changes inside a printed slur. */
+export function splitSign(): Sign {
+    return { drawing: element('path', { ...STROKE, 'stroke-width': 36, d: 'M-40 -20 L44 -220' }), width: 110, height: 240 }
+}
+
+/** Letters and numerals of the pencil hand. */
+export function writing(text: string, size: number): Sign {
+    const drawing = element(
+        'text',
+        { 'font-family': 'Patrick Hand', 'font-size': size, 'text-anchor': 'middle', x: 0, y: 0, stroke: 'none' },
+        text,
+    )
+    return { drawing, width: size * 0.46 * Math.max(1, text.length * 0.92), height: size * 0.7 }
+}
+
+/** An arc over two or more notes with a stop at both ends: the hook. */
+export function hookArc(left: number, right: number, y: number, open: 'none' | 'left' | 'right' = 'none'): SVGElement {
+    const lift = Math.min(150, 60 + (right - left) * 0.08)
+    const arc = element('path', {
+        ...STROKE,
+        'stroke-width': 30,
+        d: `M${left} ${y} C${left + (right - left) * 0.25} ${y - lift} ${left + (right - left) * 0.75} ${y - lift} ${right} ${y}`,
+    })
+    const dash = (x: number) => element('path', { ...STROKE, 'stroke-width': 38, d: `M${x - 34} ${y + 46} h68` })
+    const stops = [open === 'left' ? null : dash(left + 10), open === 'right' ? null : dash(right - 10)]
+    return element('g', {}, arc, ...stops.filter((stop) => stop !== null))
+}

@@ -1,0 +1,14 @@
+declare module 'verovio/wasm' {
+    const createModule: () => Promise<unknown>
+    export default createModule
+}
+
+declare module 'verovio/esm' {
+    export class VerovioToolkit {
+        constructor(module: unknown)
+        setOptions(options: Record<string, unknown>): void
+        loadData(data: string): boolean
+        getPageCount(): number
+        renderToSVG(page: number): string
+    }
+}

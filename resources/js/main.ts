@@ -1,0 +1,33 @@
+import 'element-plus/dist/index.css'
+import './style/main.css'
+import { createPinia } from 'pinia'
+import { createApp } from 'vue'
+import { createRouter, createWebHistory } from 'vue-router'
+import App from './App.vue'
+import { useSession } from './stores/session'
+
+const router = createRouter({
+    history: createWebHistory(),
+    routes: [
+        { path: '/sign-in', component: () => import('./screens/SignIn.vue'), meta: { open: true } },
+        { path: '/', component: () => import('./screens/Shelf.vue') },
+        { path: '/import', component: () => import('./screens/Import.vue') },
+        { path: '/parts/:id(\\d+)', component: () => import('./screens/Desk.vue') },
+        { path: '/:rest(.*)*', redirect: '/' },
+    ],
+})
+
+const app = createApp(App).use(createPinia()).use(router)
+
+router.beforeEach(async (to) => {
+    const session = useSession()
+    if (!session.known) {
+        await session.load().catch(() => undefined)
+    }
+    if (!to.meta.open && session.known && session.name === null) {
+        return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }
+    }
+    return true
+})
+
+app.mount('#app')

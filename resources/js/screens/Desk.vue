@@ -1,0 +1,255 @@
+<script setup lang="ts">
+import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api } from '../api/client'
+import type { DecisionFields, Fix, SheetLine } from '../api/types'
+import TopBar from '../components/TopBar.vue'
+import Findings from '../desk/Findings.vue'
+import HandOut from '../desk/HandOut.vue'
+import { answer, spoken } from '../desk/keys'
+import { deskCommands, type DeskHands } from '../desk/commands'
+import KeySheet from '../desk/KeySheet.vue'
+import NoteCard from '../desk/NoteCard.vue'
+import { PaperMaker } from '../desk/paper'
+import Score from '../desk/Score.vue'
+import type { ScorePage } from '../desk/score-page'
+import { marked, transfer } from '../desk/sheets'
+import { LEVELS, problemWords } from '../desk/words'
+import { useDesk } from '../stores/desk'
+import { paper } from '../stores/paper'
+import SignInAgain from '../desk/SignInAgain.vue'
+
+/** A line of music on A4 with 15 mm at each side. */
+const LINE_WIDTH = 1800
+
+const desk = useDesk()
+const route = useRoute()
+const router = useRouter()
+const selected = ref<string | null>(null)
+const currentFinding = ref<number | null>(null)
+const handingOut = ref(false)
+const showingKeys = ref(false)
+const fault = ref('')
+let page: ScorePage | null = null
+let maker: PaperMaker | null = null
+let sheet: SheetLine[] = []
+
+const notes = computed(() => desk.marking?.notes ?? [])
+const findings = computed(() => desk.marking?.findings ?? [])
+const flags = computed(() => findings.value.map(({ note, mended }, index) => ({ note, mended, number: index + 1 })))
+const place = computed(() => new Map(notes.value.map((note, index) => [note.id, index])))
+const chosen = computed(() => (selected.value === null ? null : (notes.value[place.value.get(selected.value) ?? -1] ?? null)))
+const waiting = computed(() => desk.queue.flatMap((entry) => entry.decisions ?? []).filter(({ note }) => note === selected.value))
+const notationAllowed = computed(() => desk.part?.piece.rights !== 'printed-only')
+
+const SAVING: Record<string, string> = {
+    saved: 'All decisions are saved',
+    saving: 'Saving…',
+    waiting: 'Not saved yet; trying again',
+    'signed-out': 'Signed out; sign in to save',
+}
+
+async function load(): Promise<void> {
+    fault.value = ''
+    selected.value = currentFinding.value = null
+    try {
+        await desk.open(Number(route.params.id))
+        document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+}
+
+function choose(note: string | null): void {
+    if (note !== null) {
+        selected.value = note
+        page?.select(note)
+        void nextTick(() => reveal(note))
+    }
+}
+
+/** Scrolls so that the note's whole line is well inside the page. */
+function reveal(note: string): void {
+    const frame = document.querySelector('.desk-page')
+    const line = page?.place(note)
+    if (frame && line) {
+        const seen = frame.getBoundingClientRect()
+        if (line.top < seen.top + 20 || line.bottom > seen.bottom - 20) {
+            frame.scrollBy({ top: line.top - seen.top - Math.max(20, (seen.height - line.height) / 3) })
+        }
+    }
+}
+
+function go(index: number): void {
+    const finding = findings.value[index]
+    if (finding) {
+        currentFinding.value = index
+        choose(finding.note)
+    }
+}
+
+function take(fix: Fix): void {
+    desk.decide(...fix.decisions)
+    currentFinding.value = null
+}
+
+/** A bow sign belongs to the first note of its stroke. */
+function strokeStart(): string | null {
+    const stroke = chosen.value?.stroke
+    return stroke === null || stroke === undefined ? selected.value : (notes.value.find((note) => note.stroke === stroke)?.id ?? selected.value)
+}
+
+const hands: DeskHands = {
+    step: (by) => choose(notes.value[selected.value === null ? 0 : Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value) ?? 0) + by))]?.id ?? null),
+    line: (by) => choose(selected.value === null ? (notes.value[0]?.id ?? null) : (page?.lineAway(selected.value, by) ?? null)),
+    edge: (last) => choose(notes.value[last ? notes.value.length - 1 : 0]?.id ?? null),
+    finding: (by) => {
+        const count = findings.value.length
+        if (count > 0) {
+            go(currentFinding.value === null ? (by > 0 ? 0 : count - 1) : (currentFinding.value + by + count) % count)
+        }
+    },
+    takeFix: () => {
+        const fix = findings.value[currentFinding.value ?? -1]?.fixes[0]
+        if (fix) {
+            take(fix)
+        }
+    },
+    bow: (fields) => decideOn(strokeStart(), fields),
+    note: (fields) => decideOn(selected.value, fields),
+    chosen: () => chosen.value,
+    strokeChosen: () => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null,
+    undo: () => (desk.marking?.canUndo || desk.queue.length > 0 ? desk.undo() : ElMessage.info('There is nothing to undo.')),
+    redo: () => (desk.marking?.canRedo || desk.queue.length > 0 ? desk.redo() : ElMessage.info('There is nothing to redo.')),
+    handOut: () => (handingOut.value = !handingOut.value),
+    keys: () => (showingKeys.value = true),
+    say: (message) => void ElMessage.info(message),
+    mark: (note) => desk.layer.find((mark) => mark.note === note) ?? null,
+}
+
+function decideOn(note: string | null, fields: DecisionFields): void {
+    if (note === null) {
+        ElMessage.info('Choose a note first: click it, or press →.')
+        return
+    }
+    desk.decide({ note, ...fields })
+}
+
+const commands = deskCommands(hands)
+const onKey = (event: KeyboardEvent) => {
+    if (!handingOut.value && !showingKeys.value && desk.saving !== 'signed-out') {
+        answer(event, commands)
+    }
+}
+const onOnline = () => void desk.flush()
+
+function heading() {
+    const { piece, part, ensemble } = desk.part ?? { piece: { title: '', composer: '' }, part: { name: '' }, ensemble: { name: '' } }
+    return { title: piece.title, composer: piece.composer, part: part.name, ensemble: ensemble.name }
+}
+
+function drawn(now: ScorePage): void {
+    page = now
+    maker ??= new PaperMaker(
+        (size) => (notationAllowed.value && page ? marked(page, size, heading()) : transfer(sheet, size, heading())),
+        heading,
+        () => paper.value,
+    )
+    document.documentElement.dataset.drawn = String(Math.round(performance.now()))
+}
+
+/** A printed set goes out as a transfer sheet, which the server writes. */
+async function onPaper(use: (maker: PaperMaker) => void | Promise<void>): Promise<void> {
+    try {
+        if (!notationAllowed.value && desk.part) {
+            sheet = (await api.sheet(desk.part.part.id)).sheet
+        }
+        if (maker) {
+            await use(maker)
+        }
+    } catch (problem) {
+        ElMessage.error(problemWords(problem))
+    }
+}
+
+onMounted(() => {
+    window.addEventListener('keydown', onKey)
+    window.addEventListener('online', onOnline)
+    void load()
+})
+onBeforeUnmount(() => {
+    window.removeEventListener('keydown', onKey)
+    window.removeEventListener('online', onOnline)
+    maker?.dispose()
+    desk.close()
+    document.title = 'Upright Pencil'
+})
+watch(() => route.params.id, (id) => id !== undefined && load())
+</script>
+
+<template>
+    <div class="desk">
+        <TopBar>
+            <template v-if="desk.part">
+                <div class="crumbs">
+                    <h1>{{ desk.part.piece.title }}</h1>
+                    <span class="quiet">{{ desk.part.ensemble.name }}, {{ LEVELS[desk.part.ensemble.level] ?? desk.part.ensemble.level }}</span>
+                </div>
+                <nav class="siblings" aria-label="Parts of this piece">
+                    <button
+                        v-for="sibling in desk.part.siblings" :key="sibling.id" type="button"
+                        :aria-current="sibling.id === desk.part.part.id ? 'page' : undefined" @click="router.push(`/parts/${sibling.id}`)"
+                    >
+                        {{ sibling.name }}
+                    </button>
+                </nav>
+            </template>
+            <template #actions>
+                <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
+            </template>
+        </TopBar>
+        <main v-if="fault" class="desk-fault"><p class="notice error" role="alert">{{ fault }}</p></main>
+        <main v-else-if="desk.part" class="desk-main">
+            <div class="desk-page" tabindex="-1">
+                <div class="paper">
+                    <header class="paper-head">
+                        <h2>{{ desk.part.piece.title }}</h2>
+                        <span class="paper-part">{{ desk.part.part.name }}</span>
+                        <span class="paper-composer">{{ desk.part.piece.composer }}</span>
+                    </header>
+                    <Score
+                        :music="desk.part.music" :layer="desk.layer" :width="LINE_WIDTH" :selected="selected" :flags="flags"
+                        :label="`${desk.part.piece.title}, ${desk.part.part.name}, with its marks`" @choose="choose" @drawn="drawn"
+                    />
+                </div>
+            </div>
+            <aside class="rail">
+                <div v-if="desk.overtaken.length > 0" class="notice overtaken" role="alert">
+                    <p>{{ desk.message }} Your last {{ desk.overtaken.length === 1 ? 'decision was' : `${desk.overtaken.length} decisions were` }} made before that and {{ desk.overtaken.length === 1 ? 'is' : 'are' }} not on it yet.</p>
+                    <div class="row">
+                        <ElButton size="small" type="primary" @click="desk.settleOvertaken(true)">Put {{ desk.overtaken.length === 1 ? 'it' : 'them' }} on this page</ElButton>
+                        <ElButton size="small" @click="desk.settleOvertaken(false)">Let {{ desk.overtaken.length === 1 ? 'it' : 'them' }} go</ElButton>
+                    </div>
+                </div>
+                <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
+                <NoteCard :note="chosen" :commands="commands" :waiting="waiting" />
+                <Findings :findings="findings" :current="currentFinding" @go="go" @take="take" />
+            </aside>
+        </main>
+        <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
+        <footer v-if="desk.part" class="lip">
+            <span class="save-state" :class="desk.saving" role="status">{{ SAVING[desk.saving] }}</span>
+            <span class="hints">
+                <span v-for="command in commands.filter(({ hint }) => hint)" :key="command.label"><kbd v-for="key in command.keys.slice(0, 2)" :key="key">{{ spoken(key) }}</kbd>{{ command.hint }}</span>
+            </span>
+            <span class="legend"><span class="decided-sample">decided</span><span class="proposed-sample">proposed</span></span>
+            <button type="button" :disabled="!desk.marking?.canUndo" @click="hands.undo()"><kbd>Z</kbd>Undo</button>
+            <button type="button" :disabled="!desk.marking?.canRedo" @click="hands.redo()"><kbd>Y</kbd>Redo</button>
+            <button type="button" @click="showingKeys = true"><kbd>?</kbd>Keys</button>
+        </footer>
+        <HandOut v-if="desk.part" v-model="handingOut" v-model:paper="paper" :part="desk.part" :saving="desk.saving !== 'saved'" @print="onPaper((made) => made.print())" @pdf="onPaper((made) => made.save())" />
+        <KeySheet v-model="showingKeys" :commands="commands" />
+        <SignInAgain v-if="desk.saving === 'signed-out'" @signed-in="desk.flush()" />
+    </div>
+</template>

@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect } from 'element-plus'
+import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '../api/client'
+import type { Reading, ReadPart, ShelfEnsemble, Warning } from '../api/types'
+import TopBar from '../components/TopBar.vue'
+import { LEVELS, problemWords, RIGHTS } from '../desk/words'
+
+const MOST_BYTES = 20 * 1024 * 1024
+const INSTRUMENTS = ['violin', 'viola', 'cello', 'bass'].map((name) => ({ value: name, label: name }))
+const GUESSED: Record<string, string> = { name: 'by its name', clef: 'by its clef', range: 'by its range' }
+
+const router = useRouter()
+const ensembles = ref<ShelfEnsemble[]>([])
+const file = ref<File | null>(null)
+const reading = ref<Reading | null>(null)
+const corrected = ref<Record<string, string>>({})
+const title = ref('')
+const ensemble = ref<number | undefined>(undefined)
+const rights = ref('')
+const fault = ref('')
+const busy = ref('')
+const over = ref(false)
+/** The same key again is the same piece, so a double click or a lost answer does not make two. */
+let key = crypto.randomUUID()
+
+const partNames = computed(() => Object.fromEntries((reading.value?.parts ?? []).map((part) => [part.id, part.name])))
+const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level] ?? level}` })))
+const missing = computed(() =>
+    [title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'what may be done with it' : ''].filter(Boolean),
+)
+
+onMounted(async () => {
+    try {
+        ensembles.value = (await api.shelf()).ensembles
+        ensemble.value = ensembles.value[0]?.id
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+})
+
+async function take(chosen: File | undefined): Promise<void> {
+    over.value = false
+    if (!chosen) {
+        return
+    }
+    file.value = chosen
+    corrected.value = {}
+    reading.value = null
+    key = crypto.randomUUID()
+    const understood = await read()
+    title.value = understood ? understood.title || chosen.name.replace(/\.[^.]+$/, '') : ''
+}
+
+async function read(): Promise<Reading | null> {
+    if (!file.value) {
+        return null
+    }
+    fault.value = file.value.size > MOST_BYTES ? 'This file is over 20 MB; a score this large is refused.' : ''
+    if (fault.value) {
+        return null
+    }
+    busy.value = 'Reading…'
+    try {
+        reading.value = await api.read(file.value, corrected.value)
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+    busy.value = ''
+    return reading.value
+}
+
+async function correct(part: ReadPart, instrument: string): Promise<void> {
+    corrected.value = { ...corrected.value, [part.id]: instrument }
+    await read()
+}
+
+async function keepPiece(): Promise<void> {
+    if (!file.value || ensemble.value === undefined || missing.value.length > 0 || busy.value) {
+        return
+    }
+    busy.value = 'Putting it on the shelf…'
+    try {
+        const kept = await api.keep(ensemble.value, file.value, { title: title.value.trim(), rights: rights.value, key, instruments: corrected.value })
+        ElMessage.success(`${title.value.trim()} is on the shelf.`)
+        await router.push(`/parts/${kept.part}`)
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+    busy.value = ''
+}
+
+function choose(event: Event): void {
+    const input = event.target as HTMLInputElement
+    void take(input.files?.[0])
+    input.value = ''
+}
+
+function place(warning: Warning): string {
+    return [warning.part ? partNames.value[warning.part] ?? warning.part : '', warning.measure ? `measure ${warning.measure}` : ''].filter(Boolean).join(', ')
+}
+</script>
+
+<template>
+    <TopBar><h1 class="screen-title">Import music</h1></TopBar>
+    <main class="import">
+        <label
+            class="drop" :class="{ over, small: reading !== null }"
+            @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="take($event.dataTransfer?.files[0])"
+        >
+            <input class="visually-hidden" type="file" name="file" accept=".musicxml,.xml,.mxl" @change="choose">
+            <strong>{{ file ? file.name : 'Choose a MusicXML file' }}</strong>
+            <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: .musicxml, .xml or .mxl, up to 20 MB. Nothing is kept until you say so.' }}</span>
+        </label>
+        <p v-if="busy" class="notice" role="status">{{ busy }}</p>
+        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <div v-if="reading" class="understood">
+            <section aria-label="What was understood">
+                <h2>What was understood</h2>
+                <table class="reading">
+                    <thead>
+                        <tr><th>Part</th><th>Instrument</th><th>Measures</th><th>Notes</th><th>Range</th><th>Key</th><th>Meter</th></tr>
+                    </thead>
+                    <tbody>
+                        <tr v-for="part in reading.parts" :key="part.id">
+                            <th scope="row">{{ part.name }}</th>
+                            <td class="instrument">
+                                <ElSelect :model-value="part.instrument" :options="INSTRUMENTS" size="small" :aria-label="`Instrument of ${part.name}`" @change="correct(part, $event)" />
+                                <small class="quiet">{{ corrected[part.id] ? 'as you said' : GUESSED[part.guessedFrom] }}</small>
+                            </td>
+                            <td>{{ part.measures }}<small v-if="part.playedMeasures !== part.measures" class="quiet"> ({{ part.playedMeasures }} as played)</small></td>
+                            <td>{{ part.notes }}</td>
+                            <td>{{ part.range ? part.range.join(' to ') : 'no notes' }}</td>
+                            <td>{{ part.keys.join(', ') || 'none' }}</td>
+                            <td>{{ part.meters.join(', ') || 'none' }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+                <div v-if="reading.warnings.length > 0" class="warnings">
+                    <h3>{{ reading.warnings.length === 1 ? 'One thing to check' : `${reading.warnings.length} things to check` }}</h3>
+                    <ul>
+                        <li v-for="(warning, index) in reading.warnings" :key="index">
+                            <span v-if="place(warning)" class="warning-place">{{ place(warning) }}</span>
+                            {{ warning.message }}
+                        </li>
+                    </ul>
+                </div>
+                <p v-else class="quiet">Everything in the file was understood.</p>
+            </section>
+            <section class="keep" aria-label="Keep it">
+                <h2>Keep it</h2>
+                <ElForm label-position="top" @submit.prevent="keepPiece">
+                    <ElFormItem label="Title" for="title"><ElInput id="title" v-model="title" maxlength="200" /></ElFormItem>
+                    <ElFormItem label="For">
+                        <ElSelect v-model="ensemble" :options="classes" aria-label="Ensemble" />
+                    </ElFormItem>
+                    <ElFormItem label="What may be done with it">
+                        <ElRadioGroup v-model="rights" class="rights">
+                            <ElRadio v-for="(label, value) in RIGHTS" :key="value" :value="value">{{ label }}</ElRadio>
+                        </ElRadioGroup>
+                        <p class="quiet small-print">
+                            A printed part may usually not be copied or posted. With “Printed set only” students see what to pencil where, never the notation.
+                        </p>
+                    </ElFormItem>
+                    <ElButton type="primary" native-type="submit" :disabled="missing.length > 0 || busy !== ''">Put it on the shelf</ElButton>
+                    <p v-if="missing.length > 0" class="quiet small-print">Still to say: {{ missing.join(', ') }}.</p>
+                </ElForm>
+            </section>
+        </div>
+    </main>
+</template>

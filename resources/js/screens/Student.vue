@@ -1,0 +1,122 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
+import { api, sharedMusicXml } from '../api/client'
+import type { SharedPart } from '../api/types'
+import PaperChoice from '../components/PaperChoice.vue'
+import { warmUp } from '../desk/engraver'
+import { PaperMaker } from '../desk/paper'
+import Score from '../desk/Score.vue'
+import { ScorePage } from '../desk/score-page'
+import { marked, transfer } from '../desk/sheets'
+import { problemWords } from '../desk/words'
+import { paper } from '../stores/paper'
+
+/** On paper a line is 180 mm; on a narrow screen shorter lines keep the notes readable. */
+const PAPER_WIDTH = 1800
+const NARROW_WIDTH = 900
+const NARROW_PIXELS = 640
+
+const token = location.pathname.split('/').pop() ?? ''
+const part = shallowRef<SharedPart | null>(null)
+const fault = ref('')
+const busy = ref('')
+const width = ref(lineWidth())
+const hidden = ref<HTMLElement>()
+const layer = computed(() => part.value?.layer ?? [])
+const heading = () => ({
+    title: part.value?.title ?? '',
+    composer: part.value?.composer ?? '',
+    part: part.value?.part ?? '',
+    ensemble: part.value?.ensemble ?? '',
+})
+let onScreen: ScorePage | null = null
+let forPaper: ScorePage | null = null
+
+const maker = new PaperMaker(
+    (size) => (part.value?.notation ? (paperPage() ? marked(paperPage() as ScorePage, size, heading()) : []) : transfer(part.value?.sheet ?? [], size, heading())),
+    heading,
+    () => paper.value,
+)
+
+function lineWidth(): number {
+    return window.innerWidth < NARROW_PIXELS ? NARROW_WIDTH : PAPER_WIDTH
+}
+
+const paperPage = () => (width.value === PAPER_WIDTH ? onScreen : forPaper)
+
+async function drawn(page: ScorePage): Promise<void> {
+    onScreen = page
+    document.documentElement.dataset.drawn = String(Math.round(performance.now()))
+    // A phone shows short lines; the lines for paper are engraved behind them.
+    if (width.value !== PAPER_WIDTH && !forPaper && hidden.value && part.value?.music) {
+        const made = new ScorePage(hidden.value)
+        await made.engrave(part.value.music, PAPER_WIDTH)
+        made.paint(layer.value)
+        forPaper = made
+    }
+}
+
+async function save(): Promise<void> {
+    busy.value = 'Making the PDF…'
+    fault.value = ''
+    try {
+        await maker.save()
+    } catch (problem) {
+        fault.value = `The PDF could not be made: ${problemWords(problem)}`
+    }
+    busy.value = ''
+}
+
+const resized = () => (width.value = lineWidth())
+
+onMounted(async () => {
+    window.addEventListener('resize', resized)
+    warmUp()
+    try {
+        part.value = await api.shared(token)
+        document.title = `${part.value.title}, ${part.value.part}`
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+})
+onBeforeUnmount(() => window.removeEventListener('resize', resized))
+</script>
+
+<template>
+    <main class="student">
+        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <template v-if="part">
+            <header class="student-head">
+                <div>
+                    <h1>{{ part.title }}</h1>
+                    <p><strong>{{ part.part }}</strong>, marked for {{ part.ensemble }}</p>
+                </div>
+                <div class="student-tools">
+                    <PaperChoice v-model="paper" />
+                    <button type="button" @click="maker.print()">Print</button>
+                    <button type="button" :disabled="busy !== ''" @click="save">Save PDF</button>
+                    <a v-if="part.notation" :href="sharedMusicXml(token)" download>MusicXML</a>
+                </div>
+            </header>
+            <p v-if="busy" class="notice" role="status">{{ busy }}</p>
+            <div v-if="part.notation && part.music" class="paper">
+                <Score :music="part.music" :layer="layer" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
+            </div>
+            <section v-else class="transfer" aria-label="What to pencil into your printed part">
+                <p>Take your printed part and pencil these in. Tick each one when it is there.</p>
+                <p v-if="part.sheet?.length === 0" class="notice">There is nothing to pencil in yet.</p>
+                <table v-else>
+                    <thead><tr><th /><th>Measure</th><th>Beat</th><th>Note</th><th>Pencil in</th></tr></thead>
+                    <tbody>
+                        <tr v-for="(line, index) in part.sheet" :key="index">
+                            <td><input type="checkbox" :aria-label="`Measure ${line.measure}, beat ${line.beat} is in`"></td>
+                            <td>{{ line.measure }}</td><td>{{ line.beat }}</td><td>{{ line.note }}</td><td>{{ line.sign }}</td>
+                        </tr>
+                    </tbody>
+                </table>
+            </section>
+        </template>
+        <p v-else-if="!fault" class="notice" role="status">Fetching your part…</p>
+        <div ref="hidden" class="behind" aria-hidden="true" />
+    </main>
+</template>
