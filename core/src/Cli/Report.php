@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 
 /** Results as text for a terminal. */
@@ -55,7 +54,7 @@ final class Report
                 $text .= ($text === '' ? '' : "\n").sprintf('  %4s  ', $measure);
             }
             $bow = $note->direction === null ? '' : ($note->direction->value === 'down' ? '⊓' : '∨');
-            $finger = $note->fingering === null ? '-' : $note->string.HouseStyle::finger($note->fingering->stop);
+            $finger = $note->fingering === null ? '-' : $note->string.$note->fingerWritten();
             $text .= "{$note->note->pitch?->name()}{$bow}{$finger} ";
         }
 

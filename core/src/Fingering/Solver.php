@@ -42,13 +42,17 @@ final readonly class Solver
     {
         $events = [];
         $layers = [];
-        $findings = [];
+        $findings = $unkept = [];
         foreach ($line->events as $event) {
             if ($event->isTiedOver() && $events !== []) {
                 continue;
             }
-            [$grips, $found] = $this->gripsFor($event, $locks);
-            array_push($findings, ...$found);
+            $pitches = array_map(fn (Note $note): Pitch => $this->sounding->sounding($note->pitch ?? throw new \LogicException('A line holds pitched notes.')), $event->notes);
+            $grips = $this->finder->grips($pitches, array_map(static fn (Note $note): ?FingerLock => $locks[$note->id] ?? null, $event->notes));
+            if ($grips === []) {
+                $grips = $this->finder->grips($pitches, []);
+                $grips === [] ? $findings[] = $this->unplayable($event) : $unkept[] = count($events);
+            }
             if ($grips !== []) {
                 $events[] = $event;
                 $layers[] = $grips;
@@ -64,30 +68,18 @@ final readonly class Solver
         $fingerings = $this->fingerings($events, $path->states, $locks);
         $this->carryOverTies($line, $fingerings);
 
+        foreach ($unkept as $index) {
+            $findings[] = $this->finding($events[$index], 'impossible-decision', $this->nearest($events[$index], $path->states[$index]));
+        }
+
         return new FingeredLine($fingerings, [...$findings, ...$this->untaught($events, $path->states)], $path->cost);
     }
 
-    /**
-     * @param  array<string, FingerLock>  $locks
-     * @return array{list<Grip>, list<FingeringFinding>}
-     */
-    private function gripsFor(Event $event, array $locks): array
+    private function unplayable(Event $event): FingeringFinding
     {
-        $pitches = array_map(fn (Note $note): Pitch => $this->sounding->sounding($note->pitch ?? throw new \LogicException('A line holds pitched notes.')), $event->notes);
-        $asked = array_map(static fn (Note $note): ?FingerLock => $locks[$note->id] ?? null, $event->notes);
-        $grips = $this->finder->grips($pitches, $asked);
-        if ($grips !== []) {
-            return [$grips, []];
-        }
-        $free = $this->finder->grips($pitches, []);
-        if ($free !== []) {
-            return [$free, [$this->finding($event, 'impossible-decision', $this->nearest($event, $free[0]))]];
-        }
-        if (count($pitches) > 1) {
-            return [[], [$this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord; divide it or leave notes out.')]];
-        }
-
-        return [[], [$this->finding($event, 'out-of-range', "{$event->first()->pitch?->spoken()} cannot be played on this instrument.")]];
+        return count($event->notes) > 1
+            ? $this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord; divide it or leave notes out.')
+            : $this->finding($event, 'out-of-range', "{$event->first()->pitch?->spoken()} cannot be played on this instrument.");
     }
 
     private function nearest(Event $event, Grip $grip): string

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Fingering\Fingering;
-use UprightPencil\Core\Fingering\Stop;
 use UprightPencil\Core\Strings\Placement;
 
 /** How marks are written down. It never touches a decision. */
@@ -14,13 +13,13 @@ final class HouseStyle
     private const ROMAN = ['½' => 0.5, 'I' => 1.0, 'II' => 2.0, 'II½' => 2.5, 'III' => 3.0, 'III½' => 3.5, 'IV' => 4.0, 'V' => 5.0, 'V½' => 5.5, 'VI' => 6.0, 'VI½' => 6.5, 'VII' => 7.0];
 
     /** “2”, “L2”, “H3”, “x4”, “0”. */
-    public static function finger(Stop $stop): string
+    public static function finger(int $finger, Placement $placement): string
     {
-        return match ($stop->placement) {
-            Placement::Low => "L{$stop->finger}",
-            Placement::High => "H{$stop->finger}",
-            Placement::Extended => "x{$stop->finger}",
-            default => (string) $stop->finger,
+        return match ($placement) {
+            Placement::Low => "L{$finger}",
+            Placement::High => "H{$finger}",
+            Placement::Extended => "x{$finger}",
+            default => (string) $finger,
         };
     }
 

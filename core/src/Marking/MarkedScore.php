@@ -108,13 +108,14 @@ final class MarkedScore
     {
         $stop = $mark->fingering?->stop;
         $writes = $mark->fingerMark && $stop !== null;
+        $finger = $writes ? $mark->impossible->finger ?? $stop->finger : -1;
         $string = $writes && (in_array('string', $mark->decided, true) || $mark->fingering->position > 1) ? 4 - $stop->string : $printed->string;
 
         return new Technical(
             $mark->bowMark ? $mark->direction : $printed->bow,
-            $writes && $stop->finger > 0 ? (string) $stop->finger : ($writes ? null : $printed->finger),
+            $finger > 0 ? (string) $finger : ($writes ? null : $printed->finger),
             $string,
-            $writes ? $stop->finger === 0 : $printed->open,
+            $writes ? $finger === 0 : $printed->open,
             $printed->harmonic,
             $printed->other,
         );

@@ -6,8 +6,10 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Fingering\Fingering;
+use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Strings\Placement;
 
 /** One note head with everything worked out for it. */
 final readonly class NoteMark
@@ -17,6 +19,7 @@ final readonly class NoteMark
      * @param  int|null  $stroke  numbered through the part
      * @param  bool  $bowMark  the direction is written on the page
      * @param  bool  $fingerMark  the finger is written on the page
+     * @param  FingerLock|null  $impossible  a decided finger that cannot be played: it stays on the page all the same
      * @param  list<string>  $decided  which fields somebody decided
      * @param  list<string>  $reasons
      */
@@ -32,9 +35,20 @@ final readonly class NoteMark
         public ?Fingering $fingering,
         public ?string $string,
         public bool $fingerMark,
+        public ?FingerLock $impossible,
         public array $decided,
         public array $reasons,
     ) {}
+
+    /** The finger as the page shows it; empty when the note has none. */
+    public function fingerWritten(): string
+    {
+        if ($this->impossible?->finger !== null) {
+            return HouseStyle::finger($this->impossible->finger, $this->impossible->placement ?? Placement::Regular);
+        }
+
+        return $this->fingering === null ? '' : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
+    }
 
     /** @return array<string, mixed> in the words of `contract.md` */
     public function toArray(): array

@@ -173,18 +173,26 @@ final class PartMarker
                 'reasons' => $fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."],
             ];
         }
-        $this->keepImpossible($fingered);
+        $this->keepImpossible($fingered, $locks);
         $this->fingeringCost += $fingered->cost;
         $events = $line->events;
         array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->fingeringFinding($finding, $events), $fingered->findings));
     }
 
-    /** A decision that cannot be played stays on the page as it was decided; the finding says so. */
-    private function keepImpossible(FingeredLine $fingered): void
+    /**
+     * A decision that cannot be played stays on the page as it was decided; the finding says so.
+     *
+     * @param  array<string, FingerLock>  $locks
+     */
+    private function keepImpossible(FingeredLine $fingered, array $locks): void
     {
         foreach ($fingered->findings as $finding) {
             if ($finding->code === 'impossible-decision') {
-                $this->marks[$finding->note->id]['fingerMark'] = true;
+                $this->marks[$finding->note->id] = [
+                    ...$this->marks[$finding->note->id] ?? [],
+                    'fingerMark' => true,
+                    'impossible' => $locks[$finding->note->id] ?? null,
+                ];
             }
         }
     }
@@ -249,6 +257,7 @@ final class PartMarker
             'fingering' => null,
             'string' => null,
             'fingerMark' => false,
+            'impossible' => null,
             'reasons' => [],
             ...$marks,
             ...array_intersect_key($fields, ['bowMark' => 1, 'fingerMark' => 1]),

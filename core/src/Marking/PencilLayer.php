@@ -44,7 +44,7 @@ final class PencilLayer
         $bow = $note->bowMark && $technical->bow !== $note->direction ? $note->direction?->value : null;
         $printed = $technical->finger !== null || $technical->open;
         $finger = $note->fingerMark && $note->fingering !== null && (! $printed || in_array('finger', $note->decided, true))
-            ? HouseStyle::finger($note->fingering->stop)
+            ? $note->fingerWritten()
             : null;
         $moves = $finger !== null && $note->fingering->stop->finger !== 0
             && $note->fingering->hand !== $hand && ($hand !== null || $note->fingering->position !== 1.0);

@@ -10,12 +10,12 @@ use UprightPencil\Core\Score\Part;
 /** Which instrument a part is for, from its name, else its clef, else its range. */
 final readonly class InstrumentGuess
 {
-    /** The first that matches wins; “violin 3” is often the viola's line in treble clef but is played on a violin. */
+    /** The name that stands first wins: “Violin 3 (Viola T.C.)” is the viola's line, played on a violin. */
     private const NAMES = [
         'cello' => '/cell|\bvcl?\b|\bvlc\b|\bvc\b/u',
         'viola' => '/viola|\bvl?a\b|\bvlas?\b|bratsche|\balto viol|altviool/u',
         'bass' => '/contra.?bass|kontra.?bass|double.?bass|string.?bass|\bcb\b|\bd\.?b\b|^bass(es|i)?\b|basso\b/u',
-        'violin' => '/violin|violon|violine|\bvlns?\b|\bvni?\b|\bvl\b|geige|viool|fiddle/u',
+        'violin' => '/violin|violon(?!c)|violine|\bvlns?\b|\bvni?\b|\bvl\b|geige|viool|fiddle/u',
     ];
 
     private const NOT_STRINGS = '/clarinet|guitar|drum|trombone|clarin|flute|oboe|bassoon|horn|trumpet|tuba|sax|piano|organ|harp|voice|choir|soprano|tenor|baritone|percussion|timpani/u';
@@ -34,12 +34,9 @@ final readonly class InstrumentGuess
     {
         $name = mb_strtolower(trim($part->name.' '.$part->instrumentSound));
         $other = preg_match(self::NOT_STRINGS, $name) === 1;
-        if (! $other) {
-            foreach (self::NAMES as $instrument => $pattern) {
-                if (preg_match($pattern, $name) === 1) {
-                    return new self(Instrument::from($instrument), 'name', false);
-                }
-            }
+        $named = $other ? null : self::byName($name);
+        if ($named !== null) {
+            return new self($named, 'name', false);
         }
         $clef = $part->clefs()[0] ?? null;
         $octaveDown = ($part->transposition()?->semitones() ?? 0) === -12;
@@ -52,6 +49,20 @@ final readonly class InstrumentGuess
         };
 
         return $byClef === null ? new self(self::byRange($part), 'range', $other) : new self($byClef, 'clef', $other);
+    }
+
+    private static function byName(string $name): ?Instrument
+    {
+        $first = null;
+        $place = strlen($name);
+        foreach (self::NAMES as $instrument => $pattern) {
+            if (preg_match($pattern, $name, $found, PREG_OFFSET_CAPTURE) === 1 && $found[0][1] < $place) {
+                $first = Instrument::from($instrument);
+                $place = $found[0][1];
+            }
+        }
+
+        return $first;
     }
 
     private static function byRange(Part $part): Instrument

@@ -15,7 +15,7 @@ export const ROOM = 4.6 * SPACE
  * anything else.
  */
 export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
-    const layer = element('g', { class: 'pencil', fill: '#33363a', stroke: '#33363a' })
+    const layer = element('g', { class: 'pencil', fill: '#26282c', stroke: '#26282c' })
     const line = new PencilLine(system, layer)
     const columns = new Map<string, { head: Head; mark: Mark }[]>()
     for (const head of system.heads.values()) {

@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Grip;
 use UprightPencil\Core\Fingering\StandTerm;
 use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Stop;
 
 /** Such grips are only tried where no other plays the note; the cost finds the one nearest to what is known. */
 final class Untaught implements StandTerm
@@ -23,6 +24,11 @@ final class Untaught implements StandTerm
 
     public function cost(Grip $grip, Step $step): float
     {
-        return $grip->untaught === null ? 0.0 : 20.0 + 2.0 * abs($grip->position - 1);
+        if ($grip->untaught === null) {
+            return 0.0;
+        }
+        $strain = array_sum(array_map(static fn (Stop $stop): int => $stop->strain, $grip->stops));
+
+        return 20.0 + 2.0 * abs($grip->position - 1) + 2.0 * $strain;
     }
 }

@@ -35,16 +35,17 @@ final class Archive
             throw new UnreadableMusic('There is no room to unpack this .mxl file on the server.');
         }
         $zip = new \ZipArchive;
+        $opened = $zip->open($file, \ZipArchive::RDONLY) === true;
         try {
-            if ($zip->open($file, \ZipArchive::RDONLY) !== true) {
+            if (! $opened) {
                 throw new UnreadableMusic('This .mxl file is damaged: it is not a whole zip archive.');
             }
             self::refuseLarge($zip);
 
             return self::scoreIn($zip);
         } finally {
-            @$zip->close();
-            @unlink($file);
+            $opened && $zip->close();
+            unlink($file);
         }
     }
 
