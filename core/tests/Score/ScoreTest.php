@@ -77,7 +77,7 @@ final class ScoreTest extends TestCase
         $ticks = $quarters * 240;
         self::assertSame($ticks, $meter->ticks(480));
         for ($onset = 0; $onset < $ticks; $onset += 240) {
-            self::assertSame($strong[$onset / 240] ?? 0.0, $meter->strength($onset, 480), "eighth {$onset} of {$meter->name()}");
+            self::assertSame($strong[intdiv($onset, 240)] ?? 0.0, $meter->strength($onset, 480), "eighth {$onset} of {$meter->name()}");
         }
     }
 

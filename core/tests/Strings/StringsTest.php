@@ -20,7 +20,7 @@ use UprightPencil\Core\Tests\Support\Tune;
 
 final class StringsTest extends TestCase
 {
-    /** @param array<string, int> $offsets */
+    /** @param array<int|string, int> $offsets */
     #[DataProvider('firstPositions')]
     public function test_first_position_is_where_the_tables_say(Instrument $instrument, array $offsets): void
     {
@@ -32,7 +32,7 @@ final class StringsTest extends TestCase
         self::assertSame($offsets, array_intersect_key($found, $offsets) + []);
     }
 
-    /** @return iterable<array{Instrument, array<string, int>}> */
+    /** @return iterable<array{Instrument, array<int|string, int>}> */
     public static function firstPositions(): iterable
     {
         yield [Instrument::Violin, ['low 1' => 1, '1' => 2, 'low 2' => 3, '2' => 4, '3' => 5, 'high 3' => 6, 'low 4' => 6, '4' => 7, 'extended 4' => 8]];

@@ -20,14 +20,13 @@ final class Samples
 
     public static function note(string $pitch, int $duration, string $type = '', string $inner = '', string $before = ''): string
     {
-        preg_match('/^([A-G])(#|b)?(\d)$/', $pitch, $found);
-        $alter = match ($found[2] ?? '') {
+        $alter = match (substr($pitch, 1, -1)) {
             '#' => '<alter>1</alter>',
             'b' => '<alter>-1</alter>',
             default => '',
         };
 
-        return "<note>{$before}<pitch><step>{$found[1]}</step>{$alter}<octave>{$found[3]}</octave></pitch>"
+        return "<note>{$before}<pitch><step>".$pitch[0]."</step>{$alter}<octave>".substr($pitch, -1).'</octave></pitch>'
             .($duration === 0 ? '' : "<duration>{$duration}</duration>")
             .'<voice>1</voice>'.($type === '' ? '' : "<type>{$type}</type>").$inner.'</note>';
     }

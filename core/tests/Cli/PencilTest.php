@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Cli;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\Samples;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** The command line as a script uses it: a process, its output, its exit code. */
+final class PencilTest extends TestCase
+{
+    private string $folder;
+
+    protected function setUp(): void
+    {
+        $this->folder = sys_get_temp_dir().'/pencil-test-'.bin2hex(random_bytes(6));
+        mkdir($this->folder);
+        $this->put('tune.musicxml', Writer::write(Tune::score('2# | D4q E4 F#4 G4 | A4h D4', 'Violin')->with(title: 'Tune')));
+    }
+
+    protected function tearDown(): void
+    {
+        array_map(unlink(...), glob("{$this->folder}/*") ?: []);
+        rmdir($this->folder);
+    }
+
+    public function test_read_tells_what_was_understood(): void
+    {
+        $told = $this->json('read', 'tune.musicxml', '--format=json');
+
+        self::assertSame('Tune', $told['title']);
+        self::assertSame([
+            'id' => 'P1', 'name' => 'Violin', 'instrument' => 'violin', 'guessedFrom' => 'name', 'clefs' => ['treble'], 'measures' => 2,
+            'playedMeasures' => 2, 'notes' => 6, 'rests' => 0, 'range' => ['D4', 'A4'], 'keys' => ['D major'], 'meters' => ['4/4'],
+        ], $told['parts'][0]);
+        self::assertSame([], $told['warnings']);
+    }
+
+    public function test_mark_gives_every_field_of_the_contract(): void
+    {
+        $part = $this->json('mark', 'tune.musicxml')['parts'][0];
+
+        self::assertSame(['P1', 'Violin', 'violin', 'second-year', 96], [$part['id'], $part['name'], $part['instrument'], $part['level'], $part['tempo']]);
+        $fields = ['id', 'measure', 'beat', 'pitch', 'grace', 'chord', 'tie', 'direction', 'stroke', 'bowMark', 'bowAction', 'string', 'finger', 'placement', 'offset', 'hand', 'position', 'fingerMark', 'reasons', 'sounding'];
+        self::assertSame([], array_diff($fields, array_keys($part['notes'][0])));
+        self::assertSame(['down', 'up', 'down', 'up', 'down', 'up'], array_column($part['notes'], 'direction'));
+        self::assertSame([0, 1, 2, 3, 4, 0], array_column($part['notes'], 'finger'));
+        self::assertSame(['bowing', 'fingering'], array_keys($part['cost']));
+        self::assertIsArray($part['findings']);
+        self::assertIsArray($part['alternatives']);
+    }
+
+    public function test_options_change_the_answer(): void
+    {
+        $this->put('down.musicxml', Writer::write(Tune::score('2# | D5q C#5 B4 A4 | G4w', 'Violin')));
+        $fingers = fn (string ...$options): array => array_column($this->json('mark', 'down.musicxml', ...$options)['parts'][0]['notes'], 'finger');
+
+        self::assertSame([3, 2, 1, 4, 3], $fingers());
+        self::assertSame([3, 2, 1, 0, 3], $fingers('--level=first-year'));
+        self::assertSame([3, 2, 1, 0, 3], $fingers('--open=open'));
+        self::assertSame('viola', $this->json('mark', 'down.musicxml', '--instrument=viola')['parts'][0]['instrument']);
+        self::assertSame(60, $this->json('mark', 'down.musicxml', '--tempo=60')['parts'][0]['tempo']);
+        self::assertNull($this->json('mark', 'down.musicxml', '--only=bowing')['parts'][0]['notes'][0]['finger']);
+        self::assertNull($this->json('mark', 'down.musicxml', '--only=fingering')['parts'][0]['notes'][0]['direction']);
+    }
+
+    public function test_profiles_and_decisions_come_from_files(): void
+    {
+        $this->put('profile.json', '{"open": "four", "weights": {"shift": 2}}');
+        $this->put('decisions.json', '{"decisions": [{"part": "P1", "note": "n6", "finger": 4}, {"note": "n1", "direction": "up"}]}');
+        $notes = $this->json('mark', 'tune.musicxml', "--profile={$this->folder}/profile.json", "--decisions={$this->folder}/decisions.json")['parts'][0]['notes'];
+
+        self::assertSame(4, $notes[5]['finger']);
+        self::assertSame('G', $notes[5]['string']);
+        self::assertSame('up', $notes[0]['direction']);
+    }
+
+    public function test_check_lists_findings_and_plans_nothing(): void
+    {
+        $this->put('same.musicxml', Writer::write(Tune::score('D4q!d E4!d F#4 G4', 'Violin')));
+        $part = $this->json('check', 'same.musicxml')['parts'][0];
+
+        self::assertSame('same-direction-unmarked', $part['findings'][0]['code']);
+        self::assertSame(['n1', 'n2'], $part['findings'][0]['fixes'][0]['notes']);
+        self::assertArrayNotHasKey('notes', $part);
+    }
+
+    public function test_convert_goes_by_the_file_name(): void
+    {
+        [$code] = $this->pencil('convert', "{$this->folder}/tune.musicxml", '-o', "{$this->folder}/tune.mxl");
+        self::assertSame(0, $code);
+        self::assertEquals(Reader::read($this->get('tune.musicxml'))->score, Reader::read($this->get('tune.mxl'))->score);
+    }
+
+    public function test_marked_music_is_written_as_music(): void
+    {
+        [$code] = $this->pencil('mark', "{$this->folder}/tune.musicxml", '-o', "{$this->folder}/marked.musicxml");
+        self::assertSame(0, $code);
+        self::assertStringContainsString('<down-bow/>', $this->get('marked.musicxml'));
+        [, $text] = $this->pencil('mark', "{$this->folder}/tune.musicxml", '--format=text');
+        self::assertStringContainsString('D4⊓D0 E4∨D1', $text);
+    }
+
+    /** @param list<string> $words */
+    #[DataProvider('wrongUse')]
+    public function test_wrong_options_exit_with_2_one_line_and_the_usage(array $words, string $line): void
+    {
+        [$code, $out, $err] = $this->pencil(...array_map(fn (string $word): string => str_replace('FILE', "{$this->folder}/tune.musicxml", $word), $words));
+
+        self::assertSame(2, $code);
+        self::assertSame('', $out);
+        self::assertStringStartsWith("pencil: {$line}\nusage: pencil read", $err);
+    }
+
+    /** @return iterable<array{list<string>, string}> */
+    public static function wrongUse(): iterable
+    {
+        yield [[], 'Say what to do.'];
+        yield [['sharpen', 'FILE'], 'There is no command “sharpen”.'];
+        yield [['read'], 'Name a file.'];
+        yield [['read', 'FILE', 'FILE'], 'Name one file only.'];
+        yield [['mark', 'FILE', '--colour=red'], 'There is no option --colour=red.'];
+        yield [['mark', 'FILE', '--level=expert'], '--level is one of first-year, second-year, third-year, advanced, not “expert”.'];
+        yield [['mark', 'FILE', '--tempo=fast'], '--tempo is a number from 10 to 400, not “fast”.'];
+        yield [['mark', 'FILE', '--part=Tuba'], 'This file has no part “Tuba”; it has P1 (Violin).'];
+        yield [['convert', 'FILE'], 'convert needs -o OUT.'];
+        yield [['mark', 'FILE', '-o'], '-o needs a file name.'];
+    }
+
+    /** @param list<string> $words */
+    #[DataProvider('unusableFiles')]
+    public function test_a_file_that_cannot_be_used_exits_with_1_and_one_line(string $contents, array $words, string $part): void
+    {
+        $this->put('bad', $contents);
+        [$code, $out, $err] = $this->pencil(...array_map(fn (string $word): string => str_replace('BAD', "{$this->folder}/bad", str_replace('FILE', "{$this->folder}/tune.musicxml", $word)), $words));
+
+        self::assertSame(1, $code);
+        self::assertSame('', $out);
+        self::assertSame(1, substr_count($err, "\n"));
+        self::assertStringContainsString($part, $err);
+    }
+
+    /** @return iterable<array{string, list<string>, string}> */
+    public static function unusableFiles(): iterable
+    {
+        yield ['<score-partwise><part', ['read', 'BAD'], 'cut off'];
+        yield ['PK'."\x03\x04".'zip?', ['mark', 'BAD'], 'damaged'];
+        yield ['', ['read', 'BAD'], 'This file is empty.'];
+        yield ['', ['read', 'BAD/nowhere'], 'is not a file that can be read'];
+        yield ['{"decisions": [{"note": "n99", "direction": "up"}]}', ['mark', 'FILE', '--decisions=BAD'], 'n99'];
+        yield ['{"decisions": [{"note": "n1", "direction": "left"}]}', ['mark', 'FILE', '--decisions=BAD'], 'direction'];
+        yield ['not json', ['mark', 'FILE', '--profile=BAD'], 'is not a JSON file'];
+        yield ['{"taste": 1}', ['mark', 'FILE', '--profile=BAD'], 'A class profile has no “taste”.'];
+        yield ['', ['convert', 'FILE', '-o', '/nowhere/at/all.musicxml'], 'cannot be written'];
+    }
+
+    public function test_no_half_file_is_left_when_the_output_cannot_be_written(): void
+    {
+        mkdir("{$this->folder}/taken.musicxml");
+        [$code] = $this->pencil('convert', "{$this->folder}/tune.musicxml", '-o', "{$this->folder}/taken.musicxml");
+
+        self::assertSame(1, $code);
+        self::assertSame([], glob("{$this->folder}/*.part*"));
+        rmdir("{$this->folder}/taken.musicxml");
+    }
+
+    public function test_a_warning_says_where(): void
+    {
+        $this->put('long.musicxml', Samples::part('<measure number="1">'.Samples::attributes().Samples::note('A4', 8).'</measure><measure number="2">'.Samples::note('A4', 12).'</measure><measure number="3">'.Samples::note('A4', 8).'</measure>'));
+
+        self::assertSame(['P1', '2'], array_slice(array_values($this->json('mark', 'long.musicxml')['warnings'][0]), 0, 2));
+    }
+
+    private function put(string $name, string $contents): void
+    {
+        file_put_contents("{$this->folder}/{$name}", $contents);
+    }
+
+    private function get(string $name): string
+    {
+        return (string) file_get_contents("{$this->folder}/{$name}");
+    }
+
+    /** @return array<string, mixed> */
+    private function json(string $command, string $file, string ...$options): array
+    {
+        [$code, $out, $err] = $this->pencil($command, "{$this->folder}/{$file}", ...$options);
+        self::assertSame([0, ''], [$code, $err]);
+
+        return (array) json_decode($out, true, flags: JSON_THROW_ON_ERROR);
+    }
+
+    /** @return array{int, string, string} exit code, output, error output */
+    private function pencil(string ...$words): array
+    {
+        $process = proc_open([PHP_BINARY, dirname(__DIR__, 2).'/bin/pencil', ...$words], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+        self::assertIsResource($process);
+        $out = (string) stream_get_contents($pipes[1]);
+        $err = (string) stream_get_contents($pipes[2]);
+
+        return [proc_close($process), $out, $err];
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** The layout of the house: dependencies point one way, and the core knows nothing of web, clock or database. */
+final class HouseTest extends TestCase
+{
+    /** Each folder of the core and what it may use besides itself. */
+    private const MAY_USE = [
+        'Score' => [],
+        'Search' => [],
+        'Format' => ['Score'],
+        'Strings' => ['Score'],
+        'Bowing' => ['Score', 'Search', 'Strings'],
+        'Fingering' => ['Score', 'Search', 'Strings'],
+        'Marking' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering'],
+        'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking'],
+    ];
+
+    #[DataProvider('files')]
+    public function test_a_file_uses_only_what_lies_below_it(string $file, string $folder): void
+    {
+        self::assertArrayHasKey($folder, self::MAY_USE);
+        preg_match_all('/UprightPencil\\\\Core\\\\(\w+)/', (string) file_get_contents($file), $found);
+
+        self::assertSame([], array_values(array_diff(array_unique($found[1]), [$folder, ...self::MAY_USE[$folder]])), $file);
+    }
+
+    #[DataProvider('files')]
+    public function test_the_core_stands_alone(string $file): void
+    {
+        $code = (string) file_get_contents($file);
+
+        self::assertStringContainsString('declare(strict_types=1);', $code);
+        self::assertSame(0, preg_match('/Illuminate\\\\|\$GLOBALS|\$_(GET|POST|SERVER|ENV|SESSION)|\bglobal \$|(?<![>:\w] |[>:\w$])\b(time|date|microtime|rand|mt_rand)\(|new \\\\PDO|getenv\(/', (string) preg_replace('/function \w+\(/', '', $code)), $file);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function files(): iterable
+    {
+        $source = dirname(__DIR__).'/src';
+        /** @var \SplFileInfo $file */
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator($source, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            $inside = substr($file->getPathname(), strlen($source) + 1);
+            yield $inside => [$file->getPathname(), explode('/', $inside)[0]];
+        }
+    }
+
+    public function test_the_core_runs_without_packages(): void
+    {
+        self::assertStringNotContainsString('vendor', (string) file_get_contents(dirname(__DIR__).'/bin/pencil'));
+        self::assertStringNotContainsString('vendor', (string) file_get_contents(dirname(__DIR__).'/autoload.php'));
+    }
+}

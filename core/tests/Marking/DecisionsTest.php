@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Marking;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DecisionLog;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Tests\Support\Tune;
+
+final class DecisionsTest extends TestCase
+{
+    /** @param array<string, mixed> $data */
+    #[DataProvider('right')]
+    public function test_decisions_are_read_in_the_words_of_the_contract(array $data): void
+    {
+        self::assertEquals($data, Decision::fromArray($data)->toArray());
+    }
+
+    /** @return iterable<array{array<string, mixed>}> */
+    public static function right(): iterable
+    {
+        yield [['part' => 'P1', 'note' => 'n12', 'direction' => 'down']];
+        yield [['part' => 'P1', 'note' => 'n14', 'finger' => 2, 'string' => 'G']];
+        yield [['part' => 'P1', 'note' => 'n15', 'finger' => 4, 'placement' => 'low']];
+        yield [['part' => 'P1', 'measures' => '97-98', 'action' => 'as-it-comes']];
+        yield [['note' => 'n30', 'action' => 'hook']];
+        yield [['note' => 'n31', 'action' => 'retake']];
+        yield [['note' => 'n31', 'finger' => null]];
+    }
+
+    /** @param array<string, mixed> $data */
+    #[DataProvider('wrong')]
+    public function test_what_is_no_decision_is_refused(array $data): void
+    {
+        $this->expectException(WrongDecision::class);
+        Decision::fromArray($data);
+    }
+
+    /** @return iterable<array{array<string, mixed>}> */
+    public static function wrong(): iterable
+    {
+        yield [[]];
+        yield [['note' => 'n1']];
+        yield [['direction' => 'down']];
+        yield [['note' => 'n1', 'measures' => '1', 'direction' => 'down']];
+        yield [['note' => 'n1', 'direction' => 'sideways']];
+        yield [['note' => 'n1', 'finger' => 5]];
+        yield [['note' => 'n1', 'finger' => '1']];
+        yield [['note' => 'n1', 'string' => 'H']];
+        yield [['note' => 'n1', 'colour' => 'red']];
+        yield [['measures' => '1-2', 'finger' => 1]];
+        yield [['note' => 7, 'finger' => 1]];
+    }
+
+    public function test_later_decisions_lie_over_earlier_ones_field_by_field(): void
+    {
+        $part = Tune::score('D4q E4 F#4 G4')->parts[0];
+        $decided = PartDecisions::of($part, self::read([
+            ['note' => 'n1', 'finger' => 0, 'direction' => 'up'],
+            ['note' => 'n1', 'finger' => 4],
+            ['note' => 'n2', 'direction' => 'down'],
+            ['note' => 'n2', 'direction' => null],
+        ]));
+
+        self::assertSame(['n1' => ['finger' => 4, 'direction' => 'up']], $decided->notes);
+        self::assertSame(4, $decided->fingerLocks(Instrument::Violin)['n1']->finger);
+        self::assertSame(['n1'], array_keys($decided->bowMarks()->directions));
+    }
+
+    public function test_ranges_of_measures_go_by_their_printed_numbers(): void
+    {
+        $part = Tune::score('A4q | D4w | E4w | F#4w | G4w')->parts[0];
+
+        self::assertSame([2, 3], array_keys(PartDecisions::of($part, self::read([['measures' => '2-3', 'action' => 'as-it-comes']]))->struck));
+        self::assertSame([0], array_keys(PartDecisions::of($part, self::read([['measures' => '0', 'action' => 'as-it-comes']]))->struck));
+        self::assertSame([2], array_keys(PartDecisions::of($part, self::read([['measures' => '2-3', 'action' => 'as-it-comes'], ['measures' => '3', 'action' => null]]))->struck));
+    }
+
+    /** @param array<string, mixed> $decision */
+    #[DataProvider('strangers')]
+    public function test_a_decision_that_names_nothing_is_refused(array $decision): void
+    {
+        $score = Tune::score('D4w');
+        $this->expectException(WrongDecision::class);
+        PartDecisions::of($score->parts[0], PartDecisions::about($score->parts[0], $score, self::read([$decision])));
+    }
+
+    /** @return iterable<array{array<string, mixed>}> */
+    public static function strangers(): iterable
+    {
+        yield [['note' => 'n99', 'direction' => 'down']];
+        yield [['part' => 'P9', 'note' => 'n1', 'direction' => 'down']];
+        yield [['part' => 'P1', 'note' => 'n99', 'direction' => 'down']];
+        yield [['measures' => '7', 'action' => 'as-it-comes']];
+        yield [['measures' => '3-1', 'action' => 'as-it-comes']];
+    }
+
+    public function test_undo_and_redo_are_entries_of_the_log(): void
+    {
+        $decide = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::DECIDE, 'decisions' => self::read([['note' => 'n1', 'finger' => $seq % 5]])];
+        $undo = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::UNDO, 'decisions' => []];
+        $redo = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::REDO, 'decisions' => []];
+        $entries = [$decide(1), $decide(2), $decide(3), $undo(4), $undo(5), $redo(6)];
+
+        self::assertSame([1, 2], DecisionLog::of($entries)->done);
+        self::assertSame([3], DecisionLog::of($entries)->undone);
+        self::assertTrue(DecisionLog::of($entries)->canRedo());
+        self::assertFalse(DecisionLog::of([...$entries, $decide(7)])->canRedo(), 'a new decision closes the way back');
+        self::assertSame([1, 2, 7], DecisionLog::of([...$entries, $decide(7)])->done);
+        self::assertSame([], DecisionLog::of([$undo(1), $redo(2)])->decisions(), 'undoing nothing is nothing');
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $list
+     * @return list<Decision>
+     */
+    private static function read(array $list): array
+    {
+        return array_map(Decision::fromArray(...), $list);
+    }
+}

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Marking;
+
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\PencilLayer;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Tests\Support\Marked;
+use UprightPencil\Core\Tests\Support\Samples;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** What leaves the core: pencil layer, transfer sheet, marked MusicXML. */
+final class MarkedPartTest extends TestCase
+{
+    public function test_the_pencil_layer_holds_only_what_is_written_and_not_printed_already(): void
+    {
+        $layer = PencilLayer::of(Marked::tune('2# | D4q!d E4 F#4 G4 | A4 B4 C5 B4')->part);
+
+        self::assertSame([
+            ['n2', null, '1', false],
+            ['n7', null, 'L2', false],
+        ], array_map(static fn (array $mark): array => [$mark['note'], $mark['bow'], $mark['finger'], $mark['decided']], $layer));
+    }
+
+    public function test_decisions_are_told_apart_from_proposals(): void
+    {
+        $layer = PencilLayer::of(Marked::tune('2# | D4q E4 F#4 G4', decisions: [['note' => 'n3', 'finger' => 2], ['note' => 'n4', 'direction' => 'up']])->part);
+
+        self::assertSame(['n1' => false, 'n2' => false, 'n3' => true, 'n4' => true], array_column($layer, 'decided', 'note'));
+    }
+
+    public function test_a_proposed_mark_can_be_taken_off_the_page(): void
+    {
+        $layer = PencilLayer::of(Marked::tune('2# | D4q E4 F#4 G4', decisions: [['note' => 'n1', 'bowMark' => false], ['note' => 'n2', 'fingerMark' => false]])->part);
+
+        self::assertSame([], $layer);
+    }
+
+    public function test_the_transfer_sheet_says_what_to_pencil_where(): void
+    {
+        $sheet = TransferSheet::of(Marked::tune('2# | D4q E4 F#4 G4 | A4e. A4 B4q r', decisions: [['note' => 'n4', 'action' => 'hook'], ['note' => 'n6', 'finger' => 4, 'direction' => 'up']])->part);
+
+        self::assertSame('down-bow', $sheet[0]['sign']);
+        self::assertContains(['measure' => '1', 'beat' => '4', 'note' => 'G4', 'sign' => 'hook, down-bow'], $sheet);
+        self::assertContains(['measure' => '2', 'beat' => '1.75', 'note' => 'A4', 'sign' => 'up-bow, finger 4'], $sheet);
+    }
+
+    public function test_marks_go_out_as_musicxml_and_come_back(): void
+    {
+        $score = Tune::score('2# | (D4q E4) F#4 G4 | A4 B4 C5 B4 | A4h D4');
+        $decisions = [['note' => 'n4', 'action' => 'hook'], ['note' => 'n9', 'finger' => 4], ['note' => 'n10', 'direction' => 'up']];
+        $marked = Marked::score($score, new Settings, $decisions);
+        $out = Reader::read(Writer::write(self::with($score, $decisions)))->score;
+        $again = Marked::score($out, new Settings);
+
+        self::assertSame($marked->bows(), $again->bows());
+        self::assertSame($marked->fingers(), $again->fingers());
+        self::assertSame('4', $out->parts[0]->notes()[8]->technical->finger);
+        self::assertSame(['n1', 'n2'], array_slice(array_map(static fn (Note $note): string => $note->id, $out->parts[0]->notes()), 0, 2));
+    }
+
+    public function test_marking_a_marked_score_again_changes_nothing(): void
+    {
+        $once = self::with(Tune::score('3/4 1b | A4q | F4h G4q | (A4 Bb4) C5 | D5h.'), []);
+        $twice = self::with(Reader::read(Writer::write($once))->score, []);
+
+        self::assertSame(Writer::write($once), Writer::write($twice));
+    }
+
+    public function test_everything_else_of_the_input_comes_back(): void
+    {
+        $score = Reader::read(Samples::rich())->score;
+        $out = Writer::write(self::with($score, []));
+
+        foreach (['<words font-weight="bold">Lively</words>', '<lyric><text>la</text></lyric>', '<per-minute>112</per-minute>', '<tremolo type="single">2</tremolo>', '<wedge type="crescendo"/>', '<stem>down</stem>', '<rehearsal>B</rehearsal>'] as $kept) {
+            self::assertStringContainsString($kept, $out);
+        }
+    }
+
+    public function test_struck_slurs_are_gone_from_the_marked_score(): void
+    {
+        $out = self::with(Tune::score('(D4q E4) F#4 G4 | (A4 B4) A4h'), [['measures' => '1', 'action' => 'as-it-comes']]);
+
+        self::assertSame([0, 0, 0, 0, 1, 1, 0], array_map(static fn (Note $note): int => count($note->slurs), $out->parts[0]->notes()));
+    }
+
+    public function test_every_note_head_is_reported_once_in_written_order(): void
+    {
+        $score = Reader::read(Samples::rich())->score;
+        $marked = Marked::score($score, new Settings);
+        $sounding = array_values(array_filter($score->parts[0]->notes(), static fn (Note $note): bool => $note->sounds()));
+
+        self::assertSame(array_map(static fn (Note $note): string => $note->id, $sounding), array_map(static fn ($mark): string => $mark->note->id, $marked->part->notes));
+    }
+
+    public function test_beats_are_the_printed_ones_and_a_pickup_counts_from_the_end(): void
+    {
+        $beats = static fn (string $tune): array => array_map(static fn ($mark): float => $mark->beat, Marked::tune($tune)->part->notes);
+
+        self::assertSame([4.0, 1.0, 2.0, 2.5, 3.0], $beats('A4q | D5q E5e F#5 G5h'));
+        self::assertSame([1.0, 4.0], $beats('6/8 D5q. E5'));
+    }
+
+    /** @param list<array<string, mixed>> $decisions */
+    private static function with(Score $score, array $decisions): Score
+    {
+        $part = $score->parts[0];
+        $chosen = PartDecisions::of($part, array_map(Decision::fromArray(...), $decisions));
+
+        return MarkedScore::of($score, [PartMarker::mark($score, $part, $chosen, new Settings)], [$part->id => $chosen]);
+    }
+}
