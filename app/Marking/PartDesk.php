@@ -107,7 +107,7 @@ final readonly class PartDesk
             'direction' => $mark->direction?->value,
             'stroke' => $mark->stroke,
             'action' => $mark->bowAction?->value,
-            'finger' => $mark->fingerWritten() ?: null,
+            'finger' => $mark->fingerWritten(),
             'string' => $mark->string,
             'position' => $fingering === null ? null : HouseStyle::position($fingering),
             'decided' => $mark->decided,

@@ -40,14 +40,14 @@ final readonly class NoteMark
         public array $reasons,
     ) {}
 
-    /** The finger as the page shows it; empty when the note has none. */
-    public function fingerWritten(): string
+    /** The finger as the page shows it; null when the note has none. */
+    public function fingerWritten(): ?string
     {
         if ($this->impossible?->finger !== null) {
             return HouseStyle::finger($this->impossible->finger, $this->impossible->placement ?? Placement::Regular);
         }
 
-        return $this->fingering === null ? '' : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
+        return $this->fingering === null ? null : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
     }
 
     /** @return array<string, mixed> in the words of `contract.md` */

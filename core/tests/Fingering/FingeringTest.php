@@ -118,7 +118,7 @@ final class FingeringTest extends TestCase
     {
         $marked = Marked::tune($tune);
 
-        self::assertSame($written, implode(' ', array_map(static fn ($note): string => $note->fingerMark ? $note->fingerWritten() : '.', $marked->part->notes)));
+        self::assertSame($written, implode(' ', array_map(static fn ($note): string => $note->fingerMark ? (string) $note->fingerWritten() : '.', $marked->part->notes)));
     }
 
     /** @return iterable<array{string, string}> */

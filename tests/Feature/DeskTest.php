@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\LogEntry;
+use Illuminate\Database\QueryException;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use UprightPencil\Core\Format\MusicXml\Reader;
+
+final class DeskTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public function test_the_desk_gets_the_music_and_everything_worked_out(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertOk()
+            ->assertJsonPath('piece.title', 'Tune')
+            ->assertJsonPath('marking.seq', 0)
+            ->assertJsonPath('marking.layer.0', ['note' => 'n1', 'bow' => 'down', 'action' => null, 'from' => null, 'finger' => null, 'position' => null, 'decided' => false])
+            ->assertJsonPath('marking.notes.1.finger', '1')
+            ->assertJsonPath('marking.canUndo', false);
+    }
+
+    public function test_a_decision_is_kept_and_the_rest_is_worked_out_around_it(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0))->assertOk()
+            ->assertJsonPath('seq', 1)
+            ->assertJsonPath('notes.0.direction', 'up')
+            ->assertJsonPath('notes.1.direction', 'down')
+            ->assertJsonPath('notes.0.decided', ['direction']);
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.notes.0.direction', 'up');
+    }
+
+    public function test_any_number_of_steps_is_undone_and_redone(): void
+    {
+        $part = self::partOf($director = self::director());
+        $log = "/api/parts/{$part->id}/log";
+        $this->actingAs($director);
+        $this->postJson($log, self::entry(0, [['note' => 'n5', 'finger' => 0]]))->assertJsonPath('notes.4.finger', '0');
+        $this->postJson($log, self::entry(1, [['note' => 'n5', 'finger' => 4]]))->assertJsonPath('notes.4.finger', '4');
+        $this->postJson($log, self::entry(2, kind: 'undo'))->assertJsonPath('notes.4.finger', '0')->assertJsonPath('canRedo', true);
+        $this->postJson($log, self::entry(3, kind: 'undo'))->assertJsonPath('notes.4.decided', [])->assertJsonPath('canUndo', false);
+        $this->postJson($log, self::entry(4, kind: 'redo'))->assertJsonPath('notes.4.finger', '0');
+        $this->postJson($log, self::entry(5, kind: 'redo'))->assertJsonPath('notes.4.finger', '4')->assertJsonPath('canRedo', false);
+
+        self::assertSame(6, LogEntry::query()->count(), 'undo and redo are entries too');
+    }
+
+    public function test_a_double_click_or_a_lost_answer_is_one_entry(): void
+    {
+        $part = self::partOf($director = self::director());
+        $entry = self::entry(0);
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk()->assertJsonPath('seq', 1);
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk()->assertJsonPath('seq', 1);
+        self::assertSame(1, LogEntry::query()->count());
+    }
+
+    public function test_two_windows_on_one_part_end_in_a_clear_message(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0))->assertOk();
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0, [['note' => 'n2', 'direction' => 'down']]))
+            ->assertConflict()->assertExactJson(['message' => 'This part was changed in another window. The page has been brought up to date.']);
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/log")->assertJsonPath('seq', 1)->assertJsonPath('notes.0.direction', 'up');
+    }
+
+    /** @param list<mixed> $decisions */
+    #[DataProvider('wrongDecisions')]
+    public function test_what_could_not_be_read_back_does_not_get_into_the_log(array $decisions): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", ['base' => 0, 'kind' => 'decide', 'key' => Str::uuid()->toString(), 'decisions' => $decisions])->assertUnprocessable();
+        self::assertSame(0, LogEntry::query()->count());
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertOk();
+    }
+
+    /** @return iterable<array{list<mixed>}> */
+    public static function wrongDecisions(): iterable
+    {
+        yield [[]];
+        yield [['not a decision']];
+        yield [[['note' => 'n99', 'direction' => 'up']]];
+        yield [[['note' => 'n1', 'direction' => 'sideways']]];
+        yield [[['note' => 'n1', 'direction' => 'up'], ['note' => 'n1', 'finger' => 9]]];
+        yield [[['measures' => '77', 'action' => 'as-it-comes']]];
+        yield [array_fill(0, 501, ['note' => 'n1', 'direction' => 'up'])];
+    }
+
+    public function test_the_log_cannot_be_rewritten(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0))->assertOk();
+
+        $this->expectException(QueryException::class);
+        LogEntry::query()->update(['kind' => 'undo']);
+    }
+
+    public function test_the_marked_musicxml_carries_the_decisions(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0, [['note' => 'n5', 'finger' => 4]]));
+        $file = $this->actingAs($director)->get("/api/parts/{$part->id}/musicxml")->assertOk()->assertDownload('tune-violin.musicxml');
+        $notes = Reader::read((string) $file->getContent())->score->parts[0]->notes();
+
+        self::assertSame('4', $notes[4]->technical->finger);
+        self::assertSame('down', $notes[0]->technical->bow?->value);
+    }
+
+    public function test_the_shelf_counts_decisions_and_open_links(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0));
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 7]);
+
+        $this->actingAs($director)->getJson('/api/shelf')->assertOk()
+            ->assertJsonPath('ensembles.0.pieces.0.parts.0.decisions', 1)
+            ->assertJsonPath('ensembles.0.pieces.0.parts.0.links', 1);
+    }
+}

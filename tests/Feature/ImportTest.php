@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Part;
+use App\Models\Piece;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use UprightPencil\Core\Format\MusicXml\Archive;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Tests\Support\Samples;
+
+final class ImportTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public function test_reading_shows_what_was_understood_and_keeps_nothing(): void
+    {
+        $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(self::musicXml())])
+            ->assertOk()
+            ->assertJsonPath('title', 'Tune')
+            ->assertJsonPath('parts.0.instrument', 'violin')
+            ->assertJsonPath('parts.0.notes', 6);
+        self::assertSame(0, Piece::query()->count());
+    }
+
+    public function test_a_corrected_instrument_changes_the_warnings_at_once(): void
+    {
+        $low = self::musicXml('C3w | D3w');
+        $director = self::director();
+
+        $this->actingAs($director)->post('/api/readings', ['file' => self::file($low)])->assertJsonCount(1, 'warnings');
+        $this->actingAs($director)->post('/api/readings', ['file' => self::file($low), 'instruments' => ['P1' => 'viola']])
+            ->assertJsonCount(0, 'warnings')->assertJsonPath('parts.0.instrument', 'viola');
+    }
+
+    #[DataProvider('files')]
+    public function test_a_piece_is_kept_with_the_directors_corrections(string $bytes): void
+    {
+        $director = self::director();
+        $ensemble = self::ensembleOf($director);
+
+        $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", self::kept($bytes, ['title' => 'New name', 'instruments' => ['P1' => 'viola']]))->assertCreated();
+        $part = Part::query()->firstOrFail();
+
+        self::assertSame(['New name', 'Violin', Instrument::Viola, 2], [$part->piece->title, $part->name, $part->instrument, $part->measures]);
+        self::assertStringContainsString('New name', $part->music);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function files(): iterable
+    {
+        yield 'plain' => [self::musicXml()];
+        yield 'compressed' => [Archive::pack(self::musicXml())];
+    }
+
+    public function test_the_same_request_twice_is_one_piece(): void
+    {
+        $director = self::director();
+        $ensemble = self::ensembleOf($director);
+        $kept = self::kept(self::musicXml());
+
+        $first = $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", $kept)->assertCreated()->json('id');
+        $kept['file'] = self::file(self::musicXml());
+        $second = $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", $kept)->json('id');
+
+        self::assertSame($first, $second);
+        self::assertSame(1, Piece::query()->count());
+    }
+
+    #[DataProvider('badFiles')]
+    public function test_a_bad_file_gets_one_sentence_and_nothing_is_stored(string $bytes, string $sentence): void
+    {
+        $director = self::director();
+        $ensemble = self::ensembleOf($director);
+
+        foreach (['/api/readings', "/api/ensembles/{$ensemble->id}/pieces"] as $address) {
+            $this->actingAs($director)->post($address, self::kept($bytes))->assertUnprocessable()->assertExactJson(['message' => $sentence]);
+        }
+        self::assertSame([0, 0], [Piece::query()->count(), Part::query()->count()]);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function badFiles(): iterable
+    {
+        yield 'a letter' => ['Dear all', 'This is not a MusicXML file: it is neither XML nor a zip archive.'];
+        yield 'cut off' => [substr(Samples::rich(), 0, 1500), 'This file is cut off: it ends at line 3 before the score does.'];
+        yield 'a bomb' => ['<!DOCTYPE a [<!ENTITY b "x">]><score-partwise>&b;</score-partwise>', 'This file defines XML entities; for safety such files are refused.'];
+        yield 'empty score' => [Samples::part(''), 'This score is empty: its parts have no measures.'];
+        yield 'too large' => [str_repeat(' ', 21 * 1024 * 1024), 'This file is over 20 MB; a score this large is refused.'];
+    }
+
+    public function test_a_title_and_the_rights_have_to_be_said(): void
+    {
+        $director = self::director();
+        $ensemble = self::ensembleOf($director);
+
+        $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", self::kept(self::musicXml(), ['title' => '']))->assertUnprocessable()->assertJsonPath('message', 'Give the piece a title.');
+        $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", self::kept(self::musicXml(), ['rights' => 'stolen']))->assertUnprocessable();
+        self::assertSame(0, Piece::query()->count());
+    }
+
+    public function test_a_piano_score_is_kept_with_a_true_warning(): void
+    {
+        $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(self::musicXml('C4w', 'Piano'))])
+            ->assertOk()->assertJsonPath('warnings.0.message', '“Piano” is not a bowed string part by its name; by its clef it is taken as violin.');
+    }
+
+    private static function file(string $bytes): UploadedFile
+    {
+        return UploadedFile::fake()->createWithContent('tune.musicxml', $bytes);
+    }
+
+    /**
+     * @param  array<string, mixed>  $changes
+     * @return array<string, mixed>
+     */
+    private static function kept(string $bytes, array $changes = []): array
+    {
+        return [...['file' => self::file($bytes), 'title' => 'Tune', 'rights' => 'own', 'key' => Str::uuid()->toString()], ...$changes];
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Part;
+use App\Models\Rights;
+use App\Models\ShareLink;
+use App\Models\User;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Tests\TestCase;
+
+final class LinkTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public function test_a_student_sees_one_marked_part_and_nothing_of_the_rest(): void
+    {
+        $token = $this->tokenFor(self::director());
+        $told = $this->getJson("/api/shared/{$token}")->assertOk()->json();
+
+        self::assertSame(['title', 'composer', 'part', 'ensemble', 'notation', 'music', 'layer'], array_keys((array) $told));
+        $this->get("/s/{$token}")->assertOk();
+        $this->get("/api/shared/{$token}/musicxml")->assertOk()->assertDownload();
+    }
+
+    public function test_openings_are_counted_and_nothing_else_is_kept(): void
+    {
+        $token = $this->tokenFor($director = self::director());
+        $this->getJson("/api/shared/{$token}");
+        $this->getJson("/api/shared/{$token}");
+        $link = ShareLink::query()->firstOrFail();
+
+        self::assertSame(2, $link->openings);
+        self::assertSame(['id', 'part_id', 'user_id', 'token_hash', 'expires_at', 'closed_at', 'openings', 'created_at', 'updated_at'], array_keys($link->getAttributes()));
+        $this->actingAs($director)->getJson("/api/parts/{$link->part_id}/links")->assertJsonPath('links.0.openings', 2);
+    }
+
+    public function test_only_a_hash_of_the_token_is_stored(): void
+    {
+        $token = $this->tokenFor(self::director());
+        $stored = ShareLink::query()->firstOrFail()->token_hash;
+
+        self::assertSame(24, strlen($token));
+        self::assertSame(hash('sha256', $token), $stored);
+        self::assertNotSame($token, $this->tokenFor(self::director('two@school.test')));
+    }
+
+    public function test_a_closed_link_is_gone(): void
+    {
+        $token = $this->tokenFor($director = self::director());
+        $this->actingAs($director)->deleteJson('/api/links/'.ShareLink::query()->firstOrFail()->id)->assertNoContent();
+
+        $this->assertGone($token);
+        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/links')->assertExactJson(['links' => []]);
+    }
+
+    public function test_an_expired_link_is_gone(): void
+    {
+        $token = $this->tokenFor(self::director());
+        $this->travel(31)->days();
+
+        $this->assertGone($token);
+    }
+
+    public function test_a_guessed_link_tells_nothing(): void
+    {
+        $this->assertGone('AAAAAAAAAAAAAAAAAAAAAAAA');
+        $this->assertGone("' OR 1=1 --");
+    }
+
+    public function test_guessing_links_is_slowed_down(): void
+    {
+        for ($try = 0; $try < 240; $try++) {
+            $this->getJson("/api/shared/guess{$try}");
+        }
+
+        $this->getJson('/api/shared/guess')->assertTooManyRequests();
+    }
+
+    public function test_a_printed_set_goes_out_as_a_transfer_sheet_and_never_as_notation(): void
+    {
+        $token = $this->tokenFor($director = self::director(), Rights::PrintedOnly);
+        $told = (array) $this->getJson("/api/shared/{$token}")->assertOk()->json();
+
+        self::assertArrayNotHasKey('music', $told);
+        self::assertSame(['measure' => '1', 'beat' => '1', 'note' => 'D4', 'sign' => 'down-bow'], $told['sheet'][0]);
+        $this->getJson("/api/shared/{$token}/musicxml")->assertNotFound();
+        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/sheet')->assertOk()->assertJsonPath('sheet.0.sign', 'down-bow');
+    }
+
+    public function test_how_long_a_link_stays_open_is_bounded(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        foreach ([0, 400, 'always', null] as $days) {
+            $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => $days])->assertUnprocessable();
+        }
+        self::assertSame(0, ShareLink::query()->count());
+    }
+
+    private function tokenFor(User $director, Rights $rights = Rights::Own): string
+    {
+        $part = self::partOf($director, $rights);
+        $address = $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 30])->assertCreated()->json('address');
+        $this->app->make('auth')->forgetGuards();
+        self::assertIsString($address);
+
+        return basename($address);
+    }
+
+    private function assertGone(string $token): void
+    {
+        $token = rawurlencode($token);
+        $this->getJson("/api/shared/{$token}")->assertNotFound()->assertJsonPath('message', 'This link is closed or was never open. Ask your director for a new one.');
+        $this->getJson("/api/shared/{$token}/musicxml")->assertNotFound();
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Marking\PieceImport;
+use App\Models\Ensemble;
+use App\Models\Part;
+use App\Models\Piece;
+use App\Models\Rights;
+use App\Models\User;
+use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Support\Str;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\Tune;
+
+abstract class TestCase extends LaravelTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->withoutVite();
+    }
+
+    protected static function director(string $email = 'one@school.test'): User
+    {
+        return User::query()->create(['name' => 'Director One', 'email' => $email, 'password' => 'a long password']);
+    }
+
+    /** @param array<string, mixed> $profile */
+    protected static function ensembleOf(User $director, array $profile = ['level' => 'second-year']): Ensemble
+    {
+        return $director->ensembles()->create(['name' => 'Strings', 'school' => 'A School', 'profile' => $profile]);
+    }
+
+    protected static function musicXml(string $tune = '2# | D4q E4 F#4 G4 | A4h D4', string $name = 'Violin'): string
+    {
+        return Writer::write(Tune::score($tune, $name)->with(title: 'Tune', composer: 'Nobody'));
+    }
+
+    protected static function pieceOf(User $director, Rights $rights = Rights::Own, ?string $musicXml = null): Piece
+    {
+        return PieceImport::keep(self::ensembleOf($director), $musicXml ?? self::musicXml(), 'Tune', $rights, [], Str::uuid()->toString());
+    }
+
+    protected static function partOf(User $director, Rights $rights = Rights::Own, ?string $musicXml = null): Part
+    {
+        return self::pieceOf($director, $rights, $musicXml)->parts()->firstOrFail();
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $decisions
+     * @return array<string, mixed>
+     */
+    protected static function entry(int $base, array $decisions = [['note' => 'n1', 'direction' => 'up']], string $kind = 'decide', ?string $key = null): array
+    {
+        return ['base' => $base, 'kind' => $kind, 'key' => $key ?? Str::uuid()->toString()] + ($kind === 'decide' ? ['decisions' => $decisions] : []);
+    }
+}
