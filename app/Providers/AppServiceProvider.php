@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
+use Symfony\Component\HttpFoundation\Response;
 
 final class AppServiceProvider extends ServiceProvider
 {
@@ -17,9 +18,10 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict();
 
         // Wrong passwords are counted for the account and for the address: neither one list nor one target helps.
+        $failed = static fn (Response $response): bool => $response->getStatusCode() === 422;
         RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(8)->by('account:'.mb_strtolower($request->string('email')->toString())),
-            Limit::perMinute(30)->by('address:'.$request->ip()),
+            Limit::perMinute(8)->by('account:'.mb_strtolower($request->string('email')->toString()))->after($failed),
+            Limit::perMinute(30)->by('address:'.$request->ip())->after($failed),
         ]);
         // A whole class behind one school address opens its links within the same minute.
         RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));

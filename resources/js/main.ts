@@ -4,7 +4,10 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'
+import { warmUp } from './desk/engraver'
 import { useSession } from './stores/session'
+
+warmUp()
 
 const router = createRouter({
     history: createWebHistory(),

@@ -1,5 +1,7 @@
 import './style/student.css'
 import { createApp } from 'vue'
+import { warmUp } from './desk/engraver'
 import Student from './screens/Student.vue'
 
+warmUp()
 createApp(Student).mount('#app')

@@ -31,7 +31,19 @@ const OPTIONS = {
     svgRemoveXlink: true,
 }
 
-const toolkit = createModule().then((module) => new VerovioToolkit(module))
+/** A first engraving takes three times as long as later ones, so it is done on this before there is any music. */
+const WARM_UP = `<score-partwise version="4.0"><part-list><score-part id="P1"><part-name/></score-part></part-list><part id="P1"><measure number="1">
+<attributes><divisions>2</divisions><key><fifths>2</fifths></key><time><beats>2</beats><beat-type>4</beat-type></time><clef><sign>G</sign><line>2</line></clef></attributes>
+<direction placement="below"><direction-type><dynamics><mf/></dynamics></direction-type></direction>
+<note><pitch><step>A</step><octave>4</octave></pitch><duration>1</duration><type>eighth</type><beam number="1">begin</beam><notations><slur type="start"/></notations></note>
+<note><pitch><step>B</step><octave>4</octave></pitch><duration>1</duration><type>eighth</type><beam number="1">end</beam><notations><slur type="stop"/></notations></note>
+<note><rest/><duration>2</duration><type>quarter</type></note></measure></part></score-partwise>`
+
+const toolkit = createModule().then((module) => {
+    const engraver = new VerovioToolkit(module)
+    pagesOf(engraver, WARM_UP, 1000)
+    return engraver
+})
 
 /** The part's name stands in the page's heading, not before every line. */
 function withoutPartNames(music: string): string {
@@ -44,13 +56,14 @@ function withoutStyles(page: string): string {
 }
 
 async function engrave(order: Order): Promise<Delivery> {
-    const engraver = await toolkit
-    engraver.setOptions({ ...OPTIONS, pageWidth: order.width })
-    if (!engraver.loadData(withoutPartNames(order.music))) {
-        return { id: order.id, pages: [], fault: 'This music could not be engraved.' }
-    }
-    const pages = Array.from({ length: engraver.getPageCount() }, (_, page) => withoutStyles(engraver.renderToSVG(page + 1)))
-    return { id: order.id, pages }
+    const pages = pagesOf(await toolkit, withoutPartNames(order.music), order.width)
+    return pages.length > 0 ? { id: order.id, pages } : { id: order.id, pages, fault: 'This music could not be engraved.' }
+}
+
+function pagesOf(engraver: VerovioToolkit, music: string, width: number): string[] {
+    engraver.setOptions({ ...OPTIONS, pageWidth: width })
+    const count = engraver.loadData(music) ? engraver.getPageCount() : 0
+    return Array.from({ length: count }, (_, page) => withoutStyles(engraver.renderToSVG(page + 1)))
 }
 
 self.onmessage = async (message: MessageEvent<Order>) => {

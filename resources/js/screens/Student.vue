@@ -3,7 +3,6 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { api, sharedMusicXml } from '../api/client'
 import type { SharedPart } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
-import { warmUp } from '../desk/engraver'
 import { PaperMaker } from '../desk/paper'
 import Score from '../desk/Score.vue'
 import { ScorePage } from '../desk/score-page'
@@ -71,7 +70,6 @@ const resized = () => (width.value = lineWidth())
 
 onMounted(async () => {
     window.addEventListener('resize', resized)
-    warmUp()
     try {
         part.value = await api.shared(token)
         document.title = `${part.value.title}, ${part.value.part}`

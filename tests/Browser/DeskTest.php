@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Keys;
+use Tests\Browser\Support\Browser;
+use Tests\Browser\Support\Server;
+
+final class DeskTest extends BrowserTestCase
+{
+    public function test_a_finding_leads_to_its_place_and_its_fix_is_taken_with_a_key(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1');
+        $desk->keys('f')->see('.findings li.current');
+        $measure = (string) preg_replace('/.*Measure (\d+).*/s', '$1', $desk->textOf('.findings li.current strong'));
+        $desk->seeText("measure {$measure}, beat 1", '.note-card');
+        self::assertNotNull($desk->see('.selection'));
+        $said = $desk->textOf('.findings li.current .finding-message');
+        $desk->keys(Keys::ENTER)->saved()->until(fn (): bool => ! str_contains($desk->textOf('.findings'), $said), 'the finding is still there');
+        $desk->keys('z')->saved()->seeText($said, '.findings');
+    }
+
+    public function test_the_last_finding_scrolls_the_page_to_it(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::SHIFT.'f'.Keys::NULL);
+        $desk->until(fn (): bool => $desk->script('const mark = document.querySelector(".selection")?.getBoundingClientRect(); const page = document.querySelector(".desk-page").getBoundingClientRect(); return Boolean(mark) && mark.top > page.top && mark.bottom < page.bottom && document.querySelector(".desk-page").scrollTop > 100') === true, 'the page did not go to the finding');
+        self::assertCount(1, $desk->all('.findings li.current'));
+    }
+
+    public function test_notes_are_walked_and_chosen_with_keys_and_mouse(): void
+    {
+        $desk = $this->desk('First Light', 'Violin');
+        $desk->keys(Keys::END)->seeText('measure 8', '.note-card');
+        $desk->keys(Keys::HOME)->seeText('measure 1, beat 1', '.note-card');
+        $desk->keys(Keys::ARROW_DOWN);
+        self::assertStringNotContainsString('measure 1,', $desk->textOf('.note-card h2'));
+        $desk->script('const head = document.querySelector("svg.score g.note .notehead").getBoundingClientRect(); document.elementFromPoint(head.x + 3, head.y + 3).dispatchEvent(new MouseEvent("click", { bubbles: true, clientX: head.x + 3, clientY: head.y + 3 }))');
+        $desk->seeText('measure 1, beat 1', '.note-card');
+    }
+
+    public function test_fingers_low_and_high_are_put_and_taken_away(): void
+    {
+        $desk = $this->desk('First Light', 'Viola')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT);
+        $note = (string) $desk->script('return document.querySelector(".desk-page .overlay .selection") && [...document.querySelectorAll(".desk-page g.note")][1].id');
+        $desk->keys('2')->until(fn (): bool => in_array('finger decided 2', $desk->marksOn($note), true), 'no 2 was written');
+        $desk->keys('-')->until(fn (): bool => in_array('finger decided L2', $desk->marksOn($note), true), 'no low 2 was written');
+        $desk->keys('+')->until(fn (): bool => in_array('finger decided H2', $desk->marksOn($note), true), 'no high 2 was written');
+        $desk->saved()->seeText('cannot be played', '.findings');
+        $desk->keys(Keys::DELETE)->saved()->until(fn (): bool => array_filter($desk->marksOn($note), static fn (string $mark): bool => str_contains($mark, 'decided')) === [], 'the finger was not taken away');
+        self::assertStringNotContainsString('cannot be played', $desk->textOf('.findings'));
+    }
+
+    public function test_a_lost_connection_loses_no_decision(): void
+    {
+        $desk = $this->desk('Mill Wheel Jig', 'Cello')->keys(Keys::ARROW_RIGHT);
+        Server::running()->halt();
+        $desk->keys('u')->seeText('Not saved yet', '.lip');
+        $first = $this->firstNote($desk);
+        self::assertContains('bow-up decided', $desk->marksOn($first), 'the mark is painted all the same');
+        Server::running()->start();
+        $desk->saved();
+        $desk->driver->navigate()->refresh();
+        self::assertContains('bow-up decided', $desk->desk()->marksOn($first));
+    }
+
+    public function test_a_decision_survives_the_browser_being_closed_before_it_was_saved(): void
+    {
+        $desk = $this->desk('Mill Wheel Jig', 'Bass')->keys(Keys::ARROW_RIGHT);
+        $address = (string) $desk->driver->getCurrentURL();
+        Server::running()->halt();
+        $desk->keys('u')->seeText('Not saved yet', '.lip');
+        $desk->script('window.location = "about:blank"');
+        Server::running()->start();
+        $desk->driver->get($address);
+
+        self::assertContains('bow-up decided', $desk->desk()->saved()->marksOn($this->firstNote($desk)));
+    }
+
+    public function test_two_windows_on_one_part_end_in_a_clear_message_and_no_mark_is_lost(): void
+    {
+        $one = $this->desk('Mill Wheel Jig', 'Viola');
+        $two = $this->desk('Mill Wheel Jig', 'Viola');
+        $first = $this->firstNote($one);
+        $one->keys(Keys::ARROW_RIGHT, 'u')->saved();
+        $two->keys(Keys::ARROW_RIGHT, '3')->seeText('This part was changed in another window.', '.overtaken');
+        self::assertContains('bow-up decided', $two->marksOn($first), 'the page is up to date');
+        $two->press('Put it on this page')->saved()->dontSee('.overtaken');
+        $marks = $two->marksOn($first);
+        self::assertContains('bow-up decided', $marks);
+        self::assertNotSame([], array_filter($marks, static fn (string $mark): bool => str_starts_with($mark, 'finger decided')));
+    }
+
+    public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void
+    {
+        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT);
+        $desk->driver->manage()->deleteAllCookies();
+        $desk->keys('u')->seeText('You were signed out');
+        $desk->see('#again-email')->sendKeys('director@brindlemoor.test');
+        $desk->see('#again-password')->sendKeys('lantern-quarry');
+        $desk->press('Sign in and save')->saved();
+        $desk->driver->navigate()->refresh();
+
+        self::assertContains('bow-up decided', $desk->desk()->marksOn($this->firstNote($desk)));
+    }
+
+    public function test_the_key_sheet_lists_every_key(): void
+    {
+        $desk = $this->desk('Pebbles', 'Violin')->keys('?')->seeText('Keys on the desk');
+        foreach (['Next finding', 'Down-bow', 'Hook to the note before', 'Open string', 'Undo', 'Hand out'] as $command) {
+            $desk->seeText($command, '.key-sheet');
+        }
+        $desk->keys(Keys::ESCAPE, 'd');
+        self::assertSame([], $desk->complaints());
+    }
+
+    public function test_a_printed_set_shows_students_no_notation(): void
+    {
+        $director = $this->browser()->signIn();
+        $director->press('Import music')->attach('input[type=file]', dirname(__DIR__, 2).'/demo/line-3-pebbles.musicxml')->seeText('What was understood');
+        $director->press('Printed set only', '.keep')->press('Put it on the shelf')->desk();
+        $director->keys('o')->seeText('students get the transfer sheet', '.hand-out')->press('Make a link', '.hand-out');
+        $student = $this->browser(412, 860)->visit((string) parse_url((string) $director->see('.link-address')->getAttribute('value'), PHP_URL_PATH));
+
+        $student->seeText('Take your printed part')->seeText('down-bow', '.transfer');
+        self::assertSame([], $student->all('svg.score'));
+        self::assertSame([], $student->all('a[download]'));
+    }
+
+    private function desk(string $piece, string $part): Browser
+    {
+        $browser = $this->browser()->signIn();
+        $browser->seeText($piece);
+        $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === arguments[0]).querySelectorAll(".part-link").forEach((link) => link.querySelector(".part-name").textContent === arguments[1] && link.click())', $piece, $part);
+
+        return $browser->desk();
+    }
+
+    private function firstNote(Browser $browser): string
+    {
+        return (string) $browser->script('return document.querySelector(".desk-page g.note").id');
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Keys;
+use Tests\Browser\Support\Browser;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** From a file to a marked part in a student's hands, with the real interface. */
+final class PathTest extends BrowserTestCase
+{
+    public function test_a_director_imports_marks_and_hands_out_and_a_student_reads(): void
+    {
+        $file = sys_get_temp_dir().'/upright-pencil-'.bin2hex(random_bytes(4)).'.musicxml';
+        file_put_contents($file, Writer::write(Tune::score('2# | D4q E4 F#4 G4 | (A4 B4) C5 B4 | A4h D4', 'Line 2')->with(title: 'Heron Lane', composer: 'Us')));
+        $director = $this->browser()->signIn();
+        $director->seeText('Quarry Strings')->seeText('Lantern Class')->seeText('Over Slate Hill')->seeText('Scale with a View');
+
+        $this->import($director, $file);
+        $this->mark($director);
+        $address = $this->handOut($director);
+        $student = $this->browser(412, 860);
+        $this->read($student, $address);
+        self::assertSame([], [...$director->complaints(), ...$student->complaints()]);
+
+        $director->press('Close', '.links')->press('Close the link', '.el-popper')->dontSee('.links li');
+        $student->visit(parse_url($address, PHP_URL_PATH) ?: '/')->seeText('This link is closed or was never open.');
+        self::assertSame([], $student->all('svg'));
+        unlink($file);
+    }
+
+    private function import(Browser $director, string $file): void
+    {
+        $director->press('Import music')->attach('input[type=file]', $file)->seeText('What was understood');
+        $director->seeText('violin', '.reading')->seeText('D major')->seeText('by its clef')->seeText('D4 to C5');
+        $director->see('.reading .el-select')->click();
+        $director->until(fn (): bool => $director->script('const option = [...document.querySelectorAll(".el-select-dropdown__item")].find((item) => item.textContent.trim() === "viola" && item.offsetParent); option?.click(); return Boolean(option)') === true, 'viola cannot be chosen');
+        $director->seeText('as you said');
+        $director->press('Own work', '.keep')->press('Put it on the shelf')->desk();
+        $director->seeText('Heron Lane', '.crumbs')->seeText('Heron Lane is on the shelf.');
+    }
+
+    private function mark(Browser $director): void
+    {
+        $director->keys(Keys::ARROW_RIGHT)->seeText('measure 1, beat 1', '.note-card');
+        self::assertSame(['bow-down proposed'], $director->marksOn('n1'), 'a viola plays this D on its third string, open');
+        $director->keys('u')->saved();
+        self::assertSame(['bow-up decided'], $director->marksOn('n1'));
+        $director->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, '4')->saved();
+        self::assertContains('finger decided 4', $director->marksOn('n5'));
+        $director->keys('z')->saved()->until(fn (): bool => ! in_array('finger decided 4', $director->marksOn('n5'), true), 'undo took nothing back');
+        $director->keys('y')->saved()->until(fn (): bool => in_array('finger decided 4', $director->marksOn('n5'), true), 'redo brought nothing back');
+        $director->driver->navigate()->refresh();
+        $director->desk();
+        self::assertSame(['bow-up decided'], $director->marksOn('n1'));
+        self::assertContains('finger decided 4', $director->marksOn('n5'));
+    }
+
+    private function handOut(Browser $director): string
+    {
+        $director->keys('o')->press('Make a link', '.hand-out');
+        $address = (string) $director->see('.link-address')->getAttribute('value');
+        self::assertMatchesRegularExpression('#^http://127\.0\.0\.1:\d+/s/[\w-]{24}$#', $address);
+
+        return $address;
+    }
+
+    private function read(Browser $student, string $address): void
+    {
+        $student->visit(parse_url($address, PHP_URL_PATH) ?: '/')->desk();
+        $student->seeText('Heron Lane')->seeText('marked for Quarry Strings');
+        self::assertStringNotContainsString('Over Slate Hill', $student->textOf('body'));
+        self::assertStringStartsWith('bow-up', $student->marksOn('n1')[0]);
+        self::assertLessThanOrEqual(412, $student->script('return document.documentElement.scrollWidth'), 'nothing to scroll sideways');
+        foreach (['A4' => '595.276 x 841.89', 'Letter' => '612 x 792'] as $paper => $size) {
+            $pdf = $this->pdf($student->press($paper));
+            self::assertStringContainsString("Page size:       {$size}", $pdf['info']);
+            self::assertMatchesRegularExpression('/Patrick.*yes|Source.*yes/', $pdf['fonts']);
+            self::assertDoesNotMatchRegularExpression('/ no +no +no /', $pdf['fonts'], 'every font is inside');
+            self::assertSame(0, $pdf['images'], 'vectors only');
+            self::assertStringContainsString('Heron Lane', $pdf['text']);
+        }
+        $xml = (string) $student->script('const ask = new XMLHttpRequest(); ask.open("GET", document.querySelector("a[download]").href, false); ask.send(); return ask.responseText');
+        self::assertSame('up', Reader::read($xml)->score->parts[0]->notes()[0]->technical->bow?->value);
+    }
+
+    /** @return array{info: string, fonts: string, images: int, text: string} */
+    private function pdf(Browser $browser): array
+    {
+        $browser->script('window.made = null; const make = URL.createObjectURL; URL.createObjectURL = (blob) => { const reader = new FileReader(); reader.onload = () => { window.made = reader.result }; reader.readAsDataURL(blob); return make(blob) }');
+        $browser->press('Save PDF')->until(fn (): bool => $browser->script('return window.made !== null') === true, 'no PDF was made');
+        $file = (string) tempnam(sys_get_temp_dir(), 'pdf');
+        file_put_contents($file, base64_decode(explode(',', (string) $browser->script('return window.made'))[1]));
+        $run = static fn (string $command): string => (string) shell_exec(sprintf($command, escapeshellarg($file)).' 2>&1');
+        $found = ['info' => $run('pdfinfo %s'), 'fonts' => $run('pdffonts %s'), 'images' => substr_count($run('pdfimages -list %s'), 'image'), 'text' => $run('pdftotext -layout %s -')];
+        unlink($file);
+
+        return $found;
+    }
+}

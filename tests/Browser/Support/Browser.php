@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser\Support;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+
+/** Headless Chromium, driven as a director drives it: by what can be seen, and by keys. */
+final class Browser
+{
+    private static ?int $port = null;
+
+    private const PATIENCE = 15;
+
+    private function __construct(public readonly RemoteWebDriver $driver) {}
+
+    public static function open(int $width = 1280, int $height = 800): self
+    {
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
+        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::driverPort(), $capabilities, 30_000, 60_000));
+        $browser->resize($width, $height);
+
+        return $browser;
+    }
+
+    private static function driverPort(): int
+    {
+        if (self::$port === null) {
+            self::$port = Ports::free();
+            $process = proc_open(['setsid', 'chromedriver', '--port='.self::$port], [1 => ['file', '/dev/null', 'w'], 2 => ['file', '/dev/null', 'w']], $pipes);
+            if (! is_resource($process)) {
+                throw new \RuntimeException('ChromeDriver could not be started.');
+            }
+            register_shutdown_function(static fn () => Ports::end($process));
+            Ports::await(self::$port);
+        }
+
+        return self::$port;
+    }
+
+    /** The page itself, without the window's frame, gets this size. */
+    public function resize(int $width, int $height): void
+    {
+        $window = $this->driver->manage()->window();
+        $window->setSize(new WebDriverDimension($width, $height));
+        /** @var array{int, int} $inner */
+        $inner = $this->script('return [innerWidth, innerHeight]');
+        $window->setSize(new WebDriverDimension(2 * $width - $inner[0], 2 * $height - $inner[1]));
+    }
+
+    public function visit(string $path): self
+    {
+        $this->driver->get(Server::running()->address.$path);
+
+        return $this;
+    }
+
+    public function signIn(string $to = '/'): self
+    {
+        $this->visit($to === '/' ? '/sign-in' : $to);
+        $this->see('#email')->sendKeys('director@brindlemoor.test');
+        $this->see('#password')->sendKeys('lantern-quarry');
+        $this->press('Sign in');
+
+        return $this;
+    }
+
+    public function see(string $css): RemoteWebElement
+    {
+        $this->until(fn (): bool => $this->all($css) !== [], "{$css} is not there");
+
+        return $this->all($css)[0];
+    }
+
+    public function seeText(string $text, string $css = 'body'): self
+    {
+        return $this->until(fn (): bool => str_contains($this->textOf($css), $text), "“{$text}” is not to be read in {$css}");
+    }
+
+    public function dontSee(string $css): self
+    {
+        return $this->until(fn (): bool => $this->all($css) === [], "{$css} is still there");
+    }
+
+    /** @param \Closure(): bool $happens */
+    public function until(\Closure $happens, string $else): self
+    {
+        for ($end = microtime(true) + self::PATIENCE; microtime(true) < $end; usleep(50_000)) {
+            try {
+                if ($happens()) {
+                    return $this;
+                }
+            } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) {
+                // The page has just drawn itself anew; look again.
+            }
+        }
+        throw new \RuntimeException("{$else}. The page reads: ".mb_substr($this->textOf('body'), 0, 1500));
+    }
+
+    /** @return list<RemoteWebElement> */
+    public function all(string $css): array
+    {
+        return array_values($this->driver->findElements(WebDriverBy::cssSelector($css)));
+    }
+
+    public function textOf(string $css): string
+    {
+        return trim((string) $this->script('return [...document.querySelectorAll(arguments[0])].map((found) => found.innerText ?? found.textContent).join("\n")', $css));
+    }
+
+    /** A button or link by the words on it. */
+    public function press(string $words, string $inside = 'body'): self
+    {
+        $found = null;
+        $this->until(function () use ($words, $inside, &$found): bool {
+            foreach ($this->all("{$inside} button, {$inside} a, {$inside} label") as $button) {
+                if ($button->isDisplayed() && $button->isEnabled() && (str_contains($button->getText(), $words) || $button->getAttribute('aria-label') === $words)) {
+                    $found = $button;
+
+                    return true;
+                }
+            }
+
+            return false;
+        }, "there is no “{$words}” to press");
+        $found?->click();
+
+        return $this;
+    }
+
+    public function keys(string ...$keys): self
+    {
+        foreach ($keys as $key) {
+            $this->driver->getKeyboard()->sendKeys($key);
+        }
+
+        return $this;
+    }
+
+    public function attach(string $css, string $file): self
+    {
+        $this->see($css)->setFileDetector(new LocalFileDetector)->sendKeys($file);
+
+        return $this;
+    }
+
+    public function script(string $script, mixed ...$arguments): mixed
+    {
+        return $this->driver->executeScript($script, $arguments);
+    }
+
+    /** Waits until a part is engraved and its marks are on it. */
+    public function desk(): self
+    {
+        $this->see('svg.score .pencil .mark');
+
+        return $this->until(fn (): bool => $this->all('.score-host.busy') === [], 'the page is still being engraved');
+    }
+
+    public function saved(): self
+    {
+        return $this->seeText('All decisions are saved', '.lip');
+    }
+
+    /** The marks on one note as their classes say: “bow-down decided”. @return list<string> */
+    public function marksOn(string $note): array
+    {
+        /** @var list<string> $marks */
+        $marks = $this->script('return [...document.querySelectorAll(`.desk-page [data-note="${arguments[0]}"].mark, .student [data-note="${arguments[0]}"].mark`)].map((mark) => `${mark.getAttribute("class").replace("mark ", "")} ${mark.textContent}`.trim())', $note);
+
+        return $marks;
+    }
+
+    /** What the browser complained about, a refused favicon aside. @return list<string> */
+    public function complaints(): array
+    {
+        /** @var list<array{level: string, message: string}> $log */
+        $log = $this->driver->manage()->getLog('browser');
+
+        return array_values(array_map(static fn (array $entry): string => $entry['message'], array_filter($log, static fn (array $entry): bool => $entry['level'] === 'SEVERE')));
+    }
+
+    public function picture(string $file): self
+    {
+        $this->driver->takeScreenshot($file);
+
+        return $this;
+    }
+
+    public function quit(): void
+    {
+        $this->driver->quit();
+    }
+}
