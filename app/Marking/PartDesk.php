@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
+use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -27,15 +28,12 @@ final readonly class PartDesk
 {
     private Score $score;
 
-    private PartDecisions $decisions;
-
     private PartLog $log;
 
     public function __construct(private Part $part)
     {
         $this->score = self::scoreOf($part->music);
         $this->log = new PartLog($part);
-        $this->decisions = PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
     }
 
     /** Reading XML takes longer than everything else, so the read score is kept, under the hash of what was read. */
@@ -66,11 +64,28 @@ final readonly class PartDesk
         PartDecisions::of($this->scorePart(), $decisions);
     }
 
+    private function decisions(): PartDecisions
+    {
+        return PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
+    }
+
+    /**
+     * Appends one entry to the part's record.
+     *
+     * @param  list<array<string, mixed>>  $decisions
+     *
+     * @throws LogMovedOn when the page that it was made on is no longer the newest
+     */
+    public function append(User $user, int $base, string $key, string $kind, array $decisions): void
+    {
+        $this->log->append($user, $base, $key, $kind, $decisions);
+    }
+
     public function marked(): MarkedPart
     {
         $piece = $this->part->piece;
 
-        return PartMarker::mark($this->score, $this->scorePart(), $this->decisions, new Settings(
+        return PartMarker::mark($this->score, $this->scorePart(), $this->decisions(), new Settings(
             $piece->ensemble->classProfile(),
             $this->part->instrument,
             $piece->bowing,
@@ -122,7 +137,7 @@ final readonly class PartDesk
 
     public function markedMusicXml(): string
     {
-        return Writer::write(MarkedScore::of($this->score, [$this->marked()], [$this->scorePart()->id => $this->decisions]));
+        return Writer::write(MarkedScore::of($this->score, [$this->marked()], [$this->scorePart()->id => $this->decisions()]));
     }
 
     /** @return list<array{measure: string, beat: string, note: string, sign: string}> */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
-use App\Marking\PartLog;
 use App\Models\Part;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -37,9 +36,10 @@ final class LogController extends Controller
         /** @var list<array<string, mixed>> $decisions */
         $decisions = array_values($request->input('decisions', []));
         // Nothing gets into the log that could not be read back from it.
-        (new PartDesk($part))->refuseUnknown(array_map(Decision::fromArray(...), $decisions));
-        (new PartLog($part))->append($user, (int) $entry['base'], $entry['key'], $entry['kind'], $decisions);
+        $desk = new PartDesk($part);
+        $desk->refuseUnknown(array_map(Decision::fromArray(...), $decisions));
+        $desk->append($user, (int) $entry['base'], $entry['key'], $entry['kind'], $decisions);
 
-        return new JsonResponse((new PartDesk($part))->marking());
+        return new JsonResponse($desk->marking());
     }
 }

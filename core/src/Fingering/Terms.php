@@ -11,14 +11,12 @@ use UprightPencil\Core\Strings\Instrument;
 final readonly class Terms
 {
     /**
-     * @param  list<StandTerm>  $stand
-     * @param  list<MoveTerm>  $move
-     * @param  array<string, float>  $weights
+     * @param  list<array{StandTerm, float}>  $stand  each with its weight
+     * @param  list<array{MoveTerm, float}>  $move
      */
     private function __construct(
-        public array $stand,
-        public array $move,
-        private array $weights,
+        private array $stand,
+        private array $move,
     ) {}
 
     public static function for(Instrument $instrument, ClassProfile $profile): self
@@ -41,20 +39,19 @@ final readonly class Terms
             // Cello and bass frames give every finger its half step; there is no spacing to judge.
             $move[] = new Terms\FingerSpacing;
         }
-        $weights = [];
-        foreach ([...$stand, ...$move] as $term) {
-            $weights[$term->name()] = $profile->weight($term->name());
-        }
 
-        return new self($stand, $move, $weights);
+        return new self(
+            array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name())], $stand),
+            array_map(static fn (MoveTerm $term): array => [$term, $profile->weight($term->name())], $move),
+        );
     }
 
     /** @return float points */
     public function standing(Grip $grip, Step $step): float
     {
         $cost = 0.0;
-        foreach ($this->stand as $term) {
-            $cost += $this->weights[$term->name()] * $term->cost($grip, $step);
+        foreach ($this->stand as [$term, $weight]) {
+            $cost += $weight * $term->cost($grip, $step);
         }
 
         return $cost;
@@ -64,8 +61,8 @@ final readonly class Terms
     public function moving(Grip $from, Grip $to, Step $step): float
     {
         $cost = 0.0;
-        foreach ($this->move as $term) {
-            $cost += $this->weights[$term->name()] * $term->cost($from, $to, $step);
+        foreach ($this->move as [$term, $weight]) {
+            $cost += $weight * $term->cost($from, $to, $step);
         }
 
         return $cost;
