@@ -179,7 +179,7 @@ final class GripFinder
     {
         $position = $this->instrument->position($hand);
 
-        return $position < 1 ? 'half position' : 'position '.rtrim(rtrim(number_format($position, 1), '0'), '.');
+        return $position < 1 ? 'half position' : 'position '.(int) $position.(floor($position) === $position ? '' : '½');
     }
 
     /**

@@ -12,7 +12,7 @@ const groups = computed(() =>
 </script>
 
 <template>
-    <ElDialog v-model="open" title="Keys on the desk" width="760px">
+    <ElDialog v-model="open" title="Keys on the desk" width="760px" top="5vh">
         <div class="key-sheet">
             <section v-for="group in groups" :key="group.name">
                 <h3>{{ group.name }}</h3>

@@ -19,7 +19,7 @@ const SPOKEN: Record<string, string> = {
 }
 
 export function spoken(key: string): string {
-    return SPOKEN[key] ?? (key.length === 1 ? key.toUpperCase() : key.replace('Shift+', '⇧').replace('Ctrl+', 'Ctrl '))
+    return SPOKEN[key] ?? key.replace('Shift+', '⇧').replace('Ctrl+', 'Ctrl ').replace(/(?<![A-Za-z])[a-z]$/, (letter) => letter.toUpperCase())
 }
 
 function pressed(event: KeyboardEvent): string {
