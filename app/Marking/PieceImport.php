@@ -9,7 +9,7 @@ use App\Models\Piece;
 use App\Models\Rights;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Bowing\BowingSchool;
-use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
@@ -38,7 +38,7 @@ final class PieceImport
         if ($kept !== null) {
             return $kept;
         }
-        $score = Reader::read($bytes)->score->with(title: $title);
+        $score = Music::read($bytes)->score->with(title: $title);
 
         return DB::transaction(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
             $piece = $ensemble->pieces()->create([

@@ -12,7 +12,7 @@ use App\Models\Rights;
 use App\Models\User;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
-use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\DecisionLog;
 
 /** Puts the demo scenario of `demo/scenario.json` on the shelf, once. */
@@ -39,7 +39,7 @@ final class DatabaseSeeder extends Seeder
     {
         $bytes = (string) file_get_contents(base_path("demo/{$file}"));
 
-        return PieceImport::keep($ensemble, $bytes, Reader::read($bytes)->score->title, $rights, [], Str::uuid()->toString(), $kind);
+        return PieceImport::keep($ensemble, $bytes, Music::read($bytes)->score->title, $rights, [], Str::uuid()->toString(), $kind);
     }
 
     /** @param array<string, list<list<array<string, mixed>>>> $decisions part name => entries */

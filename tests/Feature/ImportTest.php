@@ -88,7 +88,7 @@ final class ImportTest extends TestCase
     /** @return iterable<string, array{string, string}> */
     public static function badFiles(): iterable
     {
-        yield 'a letter' => ['Dear all', 'This is not a MusicXML file: it is neither XML nor a zip archive.'];
+        yield 'a letter' => ['Dear all', 'This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.'];
         yield 'cut off' => [substr(Samples::rich(), 0, 1500), 'This file is cut off: it ends at line 3 before the score does.'];
         yield 'a bomb' => ['<!DOCTYPE a [<!ENTITY b "x">]><score-partwise>&b;</score-partwise>', 'This file defines XML entities; for safety such files are refused.'];
         yield 'empty score' => [Samples::part(''), 'This score is empty: its parts have no measures.'];

@@ -11,7 +11,7 @@ use App\Models\Rights;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -20,7 +20,7 @@ final class ImportController extends Controller
 {
     public function read(Request $request): JsonResponse
     {
-        return new JsonResponse(Summary::of(Reader::read(MusicFile::bytes($request)), self::instruments($request)));
+        return new JsonResponse(Summary::of(Music::read(MusicFile::bytes($request)), self::instruments($request)));
     }
 
     public function store(Request $request, Ensemble $ensemble): JsonResponse

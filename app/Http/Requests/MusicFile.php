@@ -16,7 +16,7 @@ final class MusicFile
     {
         $file = $request->file('file');
         if (is_array($file) || $file === null) {
-            throw new UnreadableMusic('Choose a MusicXML file (.musicxml, .xml or .mxl).');
+            throw new UnreadableMusic('Choose a MusicXML file (.musicxml, .xml or .mxl) or an ABC file (.abc).');
         }
         $tooLarge = in_array($file->getError(), [UPLOAD_ERR_INI_SIZE, UPLOAD_ERR_FORM_SIZE], true) || $file->getSize() > Archive::MOST_BYTES;
         if ($tooLarge) {

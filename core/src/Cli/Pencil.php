@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Cli;
 
 use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
-use UprightPencil\Core\Format\MusicXml\Reader;
-use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Format\Warning;
@@ -35,7 +34,7 @@ final class Pencil
         usage: pencil read   FILE [--format=json|text]
                pencil mark   FILE [options]
                pencil check  FILE [options]
-               pencil convert FILE -o OUT      .musicxml, .xml and .mxl, by file name
+               pencil convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name
         options: --part=ID|NAME|all --instrument=violin|viola|cello|bass
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
@@ -100,7 +99,7 @@ final class Pencil
 
     private static function load(string $file): Reading
     {
-        return Reader::read(self::contents($file));
+        return Music::read(self::contents($file));
     }
 
     private static function contents(string $file): string
@@ -127,12 +126,11 @@ final class Pencil
     {
         $out = $arguments->out ?? throw new WrongUsage('convert needs -o OUT.');
         $ending = strtolower(pathinfo($out, PATHINFO_EXTENSION));
-        if (! in_array($ending, ['musicxml', 'xml', 'mxl'], true)) {
-            throw new WrongUsage("convert writes .musicxml, .xml and .mxl, not “.{$ending}”.");
+        if (! in_array($ending, Music::ENDINGS, true)) {
+            throw new WrongUsage("convert writes .musicxml, .xml, .mxl and .abc, not “.{$ending}”.");
         }
-        $musicXml = Writer::write(self::load($arguments->file)->score);
 
-        return $ending === 'mxl' ? Archive::pack($musicXml) : $musicXml;
+        return Music::write(self::load($arguments->file)->score, $ending);
     }
 
     private function mark(Arguments $arguments, bool $planning): string
@@ -151,15 +149,8 @@ final class Pencil
         return match ($format) {
             'json' => self::json(self::report($reading, $marked, $planning)),
             'text' => Report::marking($marked, $planning),
-            default => self::music(MarkedScore::of($reading->score, $marked, $chosen), $format),
+            default => Music::write(MarkedScore::of($reading->score, $marked, $chosen), $format),
         };
-    }
-
-    private static function music(Score $score, string $format): string
-    {
-        $musicXml = Writer::write($score);
-
-        return $format === 'mxl' ? Archive::pack($musicXml) : $musicXml;
     }
 
     /**

@@ -24,8 +24,8 @@ final class BadInputTest extends TestCase
     public static function badFiles(): iterable
     {
         yield 'nothing' => ['', 'This file is empty.'];
-        yield 'a letter' => ['Dear director, here is the part.', 'This is not a MusicXML file: it is neither XML nor a zip archive.'];
-        yield 'a picture' => ["\x89PNG\r\n\x1a\n\0\0\0", 'This is not a MusicXML file: it is neither XML nor a zip archive.'];
+        yield 'a letter' => ['Dear director, here is the part.', 'This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.'];
+        yield 'a picture' => ["\x89PNG\r\n\x1a\n\0\0\0", 'This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.'];
         yield 'half a zip' => [substr(Archive::pack(Samples::rich()), 0, 900), 'This .mxl file is damaged: it is not a whole zip archive.'];
         yield 'half a score' => [substr(Samples::rich(), 0, 1500), 'This file is cut off: it ends at line 3 before the score does.'];
         yield 'a web page' => ['<html><body/></html>', 'This is an XML file but not MusicXML: it starts with <html>, line 1.'];

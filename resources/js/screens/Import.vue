@@ -109,9 +109,9 @@ function place(warning: Warning): string {
             class="drop" :class="{ over, small: reading !== null }"
             @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="take($event.dataTransfer?.files[0])"
         >
-            <input class="visually-hidden" type="file" name="file" accept=".musicxml,.xml,.mxl" @change="choose">
-            <strong>{{ file ? file.name : 'Choose a MusicXML file' }}</strong>
-            <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: .musicxml, .xml or .mxl, up to 20 MB. Nothing is kept until you say so.' }}</span>
+            <input class="visually-hidden" type="file" name="file" accept=".musicxml,.xml,.mxl,.abc" @change="choose">
+            <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
+            <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </label>
         <p v-if="busy" class="notice" role="status">{{ busy }}</p>
         <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>

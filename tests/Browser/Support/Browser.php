@@ -172,7 +172,11 @@ final class Browser
         return $this->seeText('All decisions are saved', '.lip');
     }
 
-    /** The marks on one note as their classes say: “bow-down decided”. @return list<string> */
+    /**
+     * The marks on one note as their classes say: “bow-down decided”.
+     *
+     * @return list<string>
+     */
     public function marksOn(string $note): array
     {
         /** @var list<string> $marks */
@@ -181,7 +185,11 @@ final class Browser
         return $marks;
     }
 
-    /** What the browser complained about, a refused favicon aside. @return list<string> */
+    /**
+     * What the browser complained about.
+     *
+     * @return list<string>
+     */
     public function complaints(): array
     {
         /** @var list<array{level: string, message: string}> $log */

@@ -54,7 +54,7 @@ final class Source
     private static function sentence(string $bytes, ?\LibXMLError $fault): string
     {
         if (preg_match('/^(\xEF\xBB\xBF|\xFE\xFF|\xFF\xFE)?\s*\0?</', $bytes) !== 1) {
-            return 'This is not a MusicXML file: it is neither XML nor a zip archive.';
+            return 'This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.';
         }
         $line = $fault->line ?? 1;
 
