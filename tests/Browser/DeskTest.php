@@ -20,6 +20,7 @@ final class DeskTest extends BrowserTestCase
         $said = $desk->textOf('.findings li.current .finding-message');
         $desk->keys(Keys::ENTER)->saved()->until(fn (): bool => ! str_contains($desk->textOf('.findings'), $said), 'the finding is still there');
         $desk->keys('z')->saved()->seeText($said, '.findings');
+        self::assertSame([], $desk->complaints());
     }
 
     public function test_the_last_finding_scrolls_the_page_to_it(): void
