@@ -9,16 +9,18 @@ enum BowAction: string
 {
     /** Same direction after a stop. */
     case Hook = 'hook';
-
     /** The bow leaves the string and comes back to the frog. */
     case Retake = 'retake';
-
+    /** The bow leaves the string in a rest and is set down elsewhere. */
+    case Lift = 'lift';
+    /** The bow changes on a held note. */
+    case Change = 'change';
     /** The bow changes inside a printed slur. */
     case Split = 'split';
-
     /** The stroke goes on though no slur is printed. */
     case Join = 'join';
-
     /** A printed slur is struck out. */
     case Strike = 'strike';
+    /** Players or desks change at different times on a held note. */
+    case Stagger = 'stagger';
 }

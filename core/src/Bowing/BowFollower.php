@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Score\BowSign;
-use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\PlayingOrder;
 
 /**
@@ -14,7 +13,8 @@ use UprightPencil\Core\Score\PlayingOrder;
  */
 final readonly class BowFollower
 {
-    public function __construct(private PlayingOrder $order) {}
+    /** @param PlayingOrder|null $order null: the strokes as they are written, one after the other */
+    public function __construct(private ?PlayingOrder $order = null) {}
 
     /**
      * @param  list<Stroke>  $strokes  in written order
@@ -22,14 +22,13 @@ final readonly class BowFollower
      */
     public function follow(array $strokes, BowMarks $marks, BowSign $opening): BowedLine
     {
-        $byMeasure = self::byMeasure($strokes);
         $played = [];
         $before = null;
         $jumped = false;
-        foreach ($this->order->visits as $number => $visit) {
-            $jumped = $jumped || $visit->jumped;
-            foreach ($byMeasure[$visit->measure] ?? [] as $index) {
-                $bowed = $this->bow($strokes[$index], $index, $number, $before, $marks, $opening, $jumped);
+        foreach ($this->passes($strokes) as $number => [$jumps, $indexes]) {
+            $jumped = $jumped || $jumps;
+            foreach ($indexes as $index) {
+                $bowed = self::bow($strokes[$index], $index, $number, $before, $marks, $opening, $jumped);
                 $played[] = $bowed;
                 $before = $bowed->direction;
                 $jumped = false;
@@ -41,51 +40,58 @@ final readonly class BowFollower
 
     /**
      * @param  list<Stroke>  $strokes
-     * @return array<int, list<int>> measure index => stroke indexes that start in it
+     * @return list<array{bool, list<int>}> for each measure played: whether it was jumped to, and the strokes that start in it
      */
-    private static function byMeasure(array $strokes): array
+    private function passes(array $strokes): array
     {
+        if ($this->order === null) {
+            return [[false, array_keys($strokes)]];
+        }
         $byMeasure = [];
         foreach ($strokes as $index => $stroke) {
             $byMeasure[$stroke->first()->measure][] = $index;
         }
+        $passes = [];
+        foreach ($this->order->visits as $visit) {
+            $passes[] = [$visit->jumped, $byMeasure[$visit->measure] ?? []];
+        }
 
-        return $byMeasure;
+        return $passes;
     }
 
-    private function bow(Stroke $stroke, int $index, int $visit, ?BowSign $before, BowMarks $marks, BowSign $opening, bool $jumped): BowedStroke
+    private static function bow(Stroke $stroke, int $index, int $visit, ?BowSign $before, BowMarks $marks, BowSign $opening, bool $jumped): BowedStroke
     {
-        $locked = self::lock($stroke->first(), $marks);
+        $locked = self::lock($stroke, $marks);
         if ($before === null) {
             return new BowedStroke($index, $visit, $locked ?? $opening, null, null, false, false);
+        }
+        if ($stroke->changed) {
+            return new BowedStroke($index, $visit, $before->other(), $before, BowAction::Change, false, $jumped);
         }
         if ($stroke->hooked) {
             return new BowedStroke($index, $visit, $before, $before, BowAction::Hook, $locked === $before->other(), $jumped);
         }
-        $retake = self::action($stroke->first(), $marks) === BowAction::Retake;
-        $direction = $locked ?? ($retake ? BowSign::Down : $before->other());
+        $action = $marks->actions[(string) $stroke->id()] ?? null;
+        $direction = $locked ?? ($action === BowAction::Retake ? BowSign::Down : $before->other());
         $same = $direction === $before;
-        $air = $retake || $stroke->gap > 0 || $jumped;
+        $air = $action === BowAction::Retake || $stroke->gap > 0 || $jumped;
+        $done = match (true) {
+            $same && $air => BowAction::Retake,
+            $action === BowAction::Split, $action === BowAction::Lift => $action,
+            default => null,
+        };
 
-        return new BowedStroke($index, $visit, $direction, $before, $same && $air ? BowAction::Retake : null, $same && ! $air, $jumped);
+        return new BowedStroke($index, $visit, $direction, $before, $done, $same && ! $air, $jumped);
     }
 
-    public static function lock(Event $event, BowMarks $marks): ?BowSign
+    public static function lock(Stroke $stroke, BowMarks $marks): ?BowSign
     {
-        foreach ($event->notes as $note) {
+        if ($stroke->id() === null) {
+            return null;
+        }
+        foreach ($stroke->first()->notes as $note) {
             if (isset($marks->directions[$note->id])) {
                 return $marks->directions[$note->id];
-            }
-        }
-
-        return null;
-    }
-
-    private static function action(Event $event, BowMarks $marks): ?BowAction
-    {
-        foreach ($event->notes as $note) {
-            if (isset($marks->actions[$note->id])) {
-                return $marks->actions[$note->id];
             }
         }
 

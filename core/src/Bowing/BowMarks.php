@@ -13,11 +13,19 @@ final readonly class BowMarks
      * @param  array<string, BowSign>  $directions
      * @param  array<string, BowAction>  $actions
      * @param  array<int, true>  $struck  measures (indexes) whose printed slurs are struck
+     * @param  array<string, BowPlace>  $places
+     * @param  array<int, true>  $hooked  measures whose dotted pairs are hooked
+     * @param  array<int, true>  $paired  measures whose second and third of three equal beats are hooked
+     * @param  array<string, int>  $desks  how many desks a staggered change is for
      */
     public function __construct(
         public array $directions = [],
         public array $actions = [],
         public array $struck = [],
+        public array $places = [],
+        public array $hooked = [],
+        public array $paired = [],
+        public array $desks = [],
     ) {}
 
     /** These marks with others laid over them. */
@@ -27,6 +35,10 @@ final readonly class BowMarks
             [...$this->directions, ...$others->directions],
             [...$this->actions, ...$others->actions],
             $this->struck + $others->struck,
+            [...$this->places, ...$others->places],
+            $this->hooked + $others->hooked,
+            $this->paired + $others->paired,
+            [...$this->desks, ...$others->desks],
         );
     }
 }

@@ -32,4 +32,23 @@ final readonly class BowedLine
     {
         return ($this->firstPass[$stroke] ?? null)?->direction;
     }
+
+    /** @return array<int, BowSign> event index => the direction in which it begins, on the first pass */
+    public function directions(): array
+    {
+        $directions = [];
+        foreach ($this->strokes as $index => $stroke) {
+            $direction = $this->direction($index);
+            foreach ($direction === null ? [] : $stroke->events as $event) {
+                $directions[$event->index] ??= $direction;
+            }
+        }
+
+        return $directions;
+    }
+
+    public function strokeBefore(int $stroke): ?Stroke
+    {
+        return $this->strokes[$stroke - 1] ?? null;
+    }
 }

@@ -4,95 +4,59 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
-use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\PlayingOrder;
-use UprightPencil\Core\Score\TempoMap;
-use UprightPencil\Core\Strings\ClassProfile;
-use UprightPencil\Core\Strings\Instrument;
 
-/** The door to this folder: a line's strokes, directions and findings. */
+/** The door to this folder: a line's strokes, directions, way along the bow and findings. */
 final readonly class Bowing
 {
     /**
      * @param  BowedLine  $line  as it is to be played: planned, or only followed
      * @param  BowMarks  $marks  all marks that it follows
+     * @param  array<int, TravelledStroke>  $travel  stroke index => its way along the bow on the first pass
      * @param  list<BowingFinding>  $findings
      * @param  float  $cost  points of the plan
      */
     private function __construct(
         public BowedLine $line,
         public BowMarks $marks,
+        public array $travel,
         public array $findings,
         public float $cost,
     ) {}
 
     /**
-     * @param  BowMarks  $marks  printed and decided
+     * @param  BowMarks  $fixed  printed and decided
      * @param  bool  $planning  false: follow the marks only, plan nothing
      */
-    public static function of(
-        Part $part,
-        Line $line,
-        BowMarks $marks,
-        BowingSchool $school,
-        TempoMap $tempo,
-        ClassProfile $profile,
-        Instrument $instrument,
-        int $resolution,
-        bool $planning = true,
-    ): self {
-        $beats = new Beats($part, $resolution);
-        $follower = new BowFollower(PlayingOrder::of($part));
-        $strokes = StrokeReader::read($part, $line, $marks);
-        $opening = Opening::of($strokes, $marks, $beats);
-        $followed = $follower->follow($strokes, $marks, $opening);
-
-        $plan = (new Planner($school, $beats, $tempo, $profile, $instrument))->plan($strokes, $marks);
-        [$planned, $plannedMarks] = self::settled($follower, $part, $line, $marks->and($plan->marks), $strokes);
-        $findings = Rules::findings(new BowingCase($part, $beats, $followed, $planned, $plan));
+    public static function of(BowingContext $context, Line $line, BowMarks $fixed, bool $planning = true): self
+    {
+        $run = BowingRun::of($context, $line, $fixed, new BowFollower(PlayingOrder::of($context->part)));
+        $trial = new FixTrial($context, $line, $fixed, $run->followed);
+        $findings = [];
+        foreach ($run->found + ($planning ? $run->left : []) as $key => $finding) {
+            $mended = $planning && ! isset($run->left[$key]);
+            // What the plan mends is mended by its own actions; they need no second trial.
+            $findings[] = $finding->with($mended && $finding->code === 'downbeat-up' ? $finding->fixes : $trial->holding($finding, $planning), $mended);
+        }
+        usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
 
         return $planning
-            ? new self($planned, $plannedMarks, $findings, $plan->cost)
-            : new self($followed, $marks, array_map(self::unmended(...), $findings), $plan->cost);
-    }
-
-    private static function unmended(BowingFinding $finding): BowingFinding
-    {
-        return new BowingFinding($finding->code, $finding->event, $finding->message, $finding->fixes);
+            ? new self($run->planned, $run->plannedMarks, self::firstPass($run->plannedTravel), $findings, $run->plan->cost)
+            : new self($run->followed, $fixed, self::firstPass($run->followedTravel), $findings, $run->plan->cost);
     }
 
     /**
-     * Follows a plan and, where a repeat or jump would then turn the bow round, takes it back at that place.
-     *
-     * @param  list<Stroke>  $strokes
-     * @return array{BowedLine, BowMarks}
+     * @param  list<TravelledStroke>  $travel
+     * @return array<int, TravelledStroke>
      */
-    private static function settled(BowFollower $follower, Part $part, Line $line, BowMarks $marks, array $strokes): array
+    private static function firstPass(array $travel): array
     {
-        $strokes = $marks->actions === [] ? $strokes : StrokeReader::read($part, $line, $marks);
-        $opening = $strokes === [] ? null : BowFollower::lock($strokes[0]->first(), $marks);
-        for ($round = 0; ; $round++) {
-            $bowed = $follower->follow($strokes, $marks, $opening ?? BowSign::Down);
-            $locks = self::jumpLocks($bowed);
-            if ($locks->directions === [] || $round === 4) {
-                return [$bowed, $marks];
-            }
-            $marks = $marks->and($locks);
-        }
-    }
-
-    private static function jumpLocks(BowedLine $bowed): BowMarks
-    {
-        $locks = [];
-        foreach ($bowed->played as $played) {
-            $first = $bowed->firstPass[$played->stroke];
-            if ($played->jumped && $first->direction !== $played->direction) {
-                $locks[$bowed->strokes[$played->stroke]->first()->first()->id] = $first->direction;
-            }
+        $first = [];
+        foreach ($travel as $travelled) {
+            $first[$travelled->bowed->stroke] ??= $travelled;
         }
 
-        return new BowMarks($locks);
+        return $first;
     }
 }

@@ -4,22 +4,34 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Strings\Level;
 
-/** What the rules look at: a line followed as it is marked, and the plan for it. */
+/** What the rules look at: a line as it is bowed, the marks it follows, its way along the bow, and the plan for it. */
 final readonly class BowingCase
 {
     /**
-     * @param  BowedLine  $followed  by printed and decided marks alone
-     * @param  BowedLine  $planned  with the plan's marks too
+     * @param  BowMarks  $marks  what the line follows
+     * @param  BowMarks  $fixed  printed and decided among them
+     * @param  list<TravelledStroke>  $travel  in playing order
+     * @param  array<int, BowSign>  $planned  event index => the direction it has in the plan
+     * @param  float  $retakeSeconds  a full circle of the bow
      */
     public function __construct(
         public Part $part,
         public Beats $beats,
-        public BowedLine $followed,
-        public BowedLine $planned,
+        public BowedLine $line,
+        public BowMarks $marks,
+        public BowMarks $fixed,
+        public BowNeed $need,
+        public SlurLoad $load,
+        public array $travel,
         public Plan $plan,
+        public array $planned,
+        public float $retakeSeconds,
+        public Level $level,
     ) {}
 
     public function measureNumber(Event $event): string
@@ -30,8 +42,29 @@ final readonly class BowingCase
     /** “measure 5, beat 3”. */
     public function place(Event $event): string
     {
-        $beat = rtrim(rtrim(number_format($this->beats->beat($event), 2, '.', ''), '0'), '.');
+        return self::placeWords($this->measureNumber($event), $this->beats->beat($event));
+    }
 
-        return "measure {$this->measureNumber($event)}, beat {$beat}";
+    public function placeAt(int $tick): string
+    {
+        return self::placeWords(...$this->beats->placeAt($tick));
+    }
+
+    private static function placeWords(string $measure, float $beat): string
+    {
+        $whole = (int) floor($beat);
+        $rest = ['0.5' => '½', '0.25' => '¼', '0.75' => '¾'][(string) round($beat - $whole, 2)] ?? null;
+        $words = $beat === (float) $whole ? (string) $whole : ($rest === null ? rtrim(rtrim(number_format($beat, 2, '.', ''), '0'), '.') : $whole.$rest);
+
+        return "measure {$measure}, beat {$words}";
+    }
+
+    /** The ids of the last note of the stroke before and the first of this one: what a hook joins. @return non-empty-list<string> */
+    public function hookNotes(int $stroke): array
+    {
+        $id = $this->line->strokes[$stroke]->first()->first()->id;
+        $before = $this->line->strokeBefore($stroke);
+
+        return $before === null ? [$id] : [$before->last()->first()->id, $id];
     }
 }

@@ -6,10 +6,11 @@ namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Score\Event;
 
-/** A place where the bow, followed as marked, comes out wrong. */
+/** A place where the bow comes out wrong. */
 final readonly class BowingFinding
 {
     /**
+     * @param  float  $severity  points; how much a teacher would mind
      * @param  list<BowingFix>  $fixes  cheapest first
      * @param  bool  $mended  the plan already takes care of it
      */
@@ -17,7 +18,20 @@ final readonly class BowingFinding
         public string $code,
         public Event $event,
         public string $message,
-        public array $fixes,
+        public float $severity,
+        public array $fixes = [],
         public bool $mended = false,
     ) {}
+
+    /** The same finding in another run has the same key. */
+    public function key(): string
+    {
+        return "{$this->code}/{$this->event->index}";
+    }
+
+    /** @param list<BowingFix> $fixes */
+    public function with(array $fixes, bool $mended): self
+    {
+        return new self($this->code, $this->event, $this->message, $this->severity, $fixes, $mended);
+    }
 }

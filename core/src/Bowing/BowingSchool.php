@@ -14,25 +14,37 @@ enum BowingSchool: string
     /** What an up-bow on the start of a measure costs. */
     public function downbeatCost(): float
     {
-        return $this === self::AsItComes ? 0.15 : 1.0;
+        return $this === self::AsItComes ? 0.05 : 1.0;
     }
 
     /** What an up-bow on an entry, an accent or the last note costs, beyond its beat. */
     public function entryCost(): float
     {
-        return 0.6;
+        return $this === self::AsItComes ? 1.0 : 0.6;
+    }
+
+    /** What an accent on an up-bow costs, beyond its beat. */
+    public function accentCost(): float
+    {
+        return 0.8;
+    }
+
+    /** What bowing a long–short rhythm as it comes costs, each time: the short note has to bring the whole bow back. */
+    public function marchCost(): float
+    {
+        return $this === self::AsItComes ? 0.0 : 0.7;
     }
 
     /** What hooking two plain notes costs. */
     public function hookCost(): float
     {
-        return $this === self::AsItComes ? 6.0 : 2.6;
+        return 2.6;
     }
 
     /** What hooking the short note of a long-short pair costs. */
     public function shortHookCost(): float
     {
-        return $this === self::AsItComes ? 5.0 : 0.45;
+        return $this === self::AsItComes ? 1.4 : 0.45;
     }
 
     /** What hooking the second and third of three equal beats costs. */

@@ -15,7 +15,7 @@ final class Opening
         $turns = 0;
         foreach ($strokes as $index => $stroke) {
             $turns += $index === 0 || $stroke->hooked ? 0 : 1;
-            $target = BowFollower::lock($stroke->first(), $marks);
+            $target = BowFollower::lock($stroke, $marks);
             if ($target === null && $beats->startsMeasure($stroke->onBeat())) {
                 $target = BowSign::Down;
             }

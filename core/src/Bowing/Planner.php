@@ -5,14 +5,12 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Score\BowSign;
-use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Search\ShortestPath;
-use UprightPencil\Core\Strings\ClassProfile;
-use UprightPencil\Core\Strings\Instrument;
 
 /**
- * Finds the cheapest directions for a line: alternation is free, hooks and retakes cost, and so does a strong beat
- * on an up-bow. Printed and decided marks are fixed.
+ * Plans the bow for a line: alternation is free; hooks, retakes, changes, splits, struck slurs and strong beats on an
+ * up-bow cost, and the cheapest sum wins. Printed and decided marks are fixed, so that the way to a note that is locked is
+ * worked back from it.
  */
 final readonly class Planner
 {
@@ -21,55 +19,82 @@ final readonly class Planner
 
     private const RETAKE_COST = 0.5;
 
-    private const OPENING_UP = 1.5;
+    /** Slurring two separate notes changes what is heard; hooking them does not. */
+    private const JOIN_OVER_HOOK = 0.3;
 
-    private float $retakeSeconds;
+    private const OPENING_UP = 1.5;
 
     public function __construct(
         private BowingSchool $school,
         private Beats $beats,
-        private TempoMap $tempo,
-        ClassProfile $profile,
-        Instrument $instrument,
-    ) {
-        $this->retakeSeconds = $profile->retakeSeconds($instrument);
-    }
+        private BowNeed $need,
+        private WayFinder $ways,
+        private float $retakeSeconds,
+    ) {}
 
-    /** @param list<Stroke> $strokes in written order */
-    public function plan(array $strokes, BowMarks $marks): Plan
+    /**
+     * @param  list<Stroke>  $strokes  in written order
+     * @param  BowSign|null  $before  the direction that the line is entered from; null at its start
+     */
+    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null): Plan
     {
-        $layers = array_map(static function (Stroke $stroke) use ($marks): array {
-            $locked = BowFollower::lock($stroke->first(), $marks);
-
-            return $locked === null || $stroke->hooked ? BowSign::cases() : [$locked];
-        }, $strokes);
+        $layers = array_map(fn (Stroke $stroke): array => $this->layer($stroke, $marks), $strokes);
+        $last = count($strokes) - 1;
         $path = ShortestPath::through(
             $layers,
-            fn (BowSign $sign, int $index): float => $this->standing($sign, $strokes[$index], $index === count($strokes) - 1)
-                + ($index === 0 ? $this->starting($sign, $strokes[0]) : 0.0),
-            fn (BowSign $from, BowSign $to, int $index): float => $this->moving($from, $to, $strokes, $index, $marks),
+            fn (Way $way, int $index): float => $way->cost + $this->standing($way, $strokes[$index], $index === $last)
+                + ($index === 0 ? $this->starting($way->start, $strokes[0], $before) : 0.0),
+            fn (Way $from, Way $to, int $index): float => $this->moving($from->end(), $to->start, $strokes, $index, $marks),
         );
 
         return $this->planOf($strokes, $path->states, $path->cost, $marks);
     }
 
-    private function standing(BowSign $sign, Stroke $stroke, bool $last): float
+    /** @return non-empty-list<Way> */
+    private function layer(Stroke $stroke, BowMarks $marks): array
     {
-        if ($sign === BowSign::Down) {
+        $locked = BowFollower::lock($stroke, $marks);
+        $decided = false;
+        foreach ($stroke->events as $event) {
+            $decided = $decided || isset($marks->actions[$event->first()->id]);
+        }
+
+        return $this->ways->ways($stroke, $locked === null || $stroke->hooked ? [] : [$locked], $decided);
+    }
+
+    private function standing(Way $way, Stroke $stroke, bool $last): float
+    {
+        $sign = $way->start;
+        $cost = $this->against($sign, $stroke, $last);
+        foreach ($way->at as $event) {
+            $sign = $sign->other();
+            $cost += $sign === BowSign::Up && $this->beats->startsMeasure($event) ? $this->school->downbeatCost() : 0.0;
+        }
+
+        return $cost;
+    }
+
+    /** What an up-bow at the start of a stroke costs, by the strength of its beat. */
+    private function against(BowSign $sign, Stroke $stroke, bool $last): float
+    {
+        $event = $stroke->onBeat();
+        if ($sign === BowSign::Down || $stroke->changed) {
             return 0.0;
         }
-        $event = $stroke->onBeat();
         $strength = $this->beats->strength($event);
         $cost = $this->school->downbeatCost() * ($strength >= 1.0 ? 1.0 : ($strength >= 0.5 ? 0.2 : 0.0));
-        $asksDown = $this->beats->isAccented($event)
-            || ($strength >= 0.5 && ($this->beats->isEntry($stroke) || ($last && $this->beats->isLong($stroke))));
+        $asksDown = ($strength >= 0.5 && $this->beats->isEntry($stroke)) || ($last && $strength >= 0.5 && $this->beats->isLong($stroke));
 
-        return $cost + ($asksDown ? $this->school->entryCost() : 0.0);
+        return $cost + ($this->beats->isAccented($event) ? $this->school->accentCost() : 0.0) + ($asksDown ? $this->school->entryCost() : 0.0);
     }
 
     /** A piece that starts on the beat starts down. */
-    private function starting(BowSign $sign, Stroke $stroke): float
+    private function starting(BowSign $sign, Stroke $stroke, ?BowSign $before): float
     {
+        if ($before !== null) {
+            return $sign === $before ? self::FORBIDDEN / 2 : 0.0;
+        }
+
         return $sign === BowSign::Up && $this->beats->startsMeasure($stroke->onBeat()) ? self::OPENING_UP : 0.0;
     }
 
@@ -80,20 +105,23 @@ final readonly class Planner
         if ($stroke->hooked) {
             return $from === $to ? 0.0 : self::FORBIDDEN;
         }
-        $action = $marks->actions[$stroke->first()->first()->id] ?? null;
+        if ($stroke->changed) {
+            return $from === $to ? self::FORBIDDEN : 0.0;
+        }
+        $action = $marks->actions[(string) $stroke->id()] ?? null;
         if ($action === BowAction::Retake) {
-            return $to === (BowFollower::lock($stroke->first(), $marks) ?? BowSign::Down) ? 0.0 : self::FORBIDDEN;
+            return $to === (BowFollower::lock($stroke, $marks) ?? BowSign::Down) ? 0.0 : self::FORBIDDEN;
         }
         if ($from !== $to) {
-            return 0.0;
+            return Figures::isMarch($strokes, $index) ? $this->school->marchCost() : 0.0;
         }
 
-        return $stroke->gap > 0 ? $this->retake($stroke) : $this->hook($strokes[$index - 1], $stroke, $strokes[$index + 1] ?? null);
+        return $stroke->gap > 0 ? $this->retake($stroke) : $this->hook($strokes, $index) + ($action === BowAction::Lift ? self::FORBIDDEN : 0.0);
     }
 
     private function retake(Stroke $stroke): float
     {
-        $time = $this->tempo->seconds($stroke->gap, $stroke->first()->start);
+        $time = $this->need->gapSeconds($stroke);
 
         return match (true) {
             $time >= $this->retakeSeconds => self::RETAKE_COST,
@@ -102,40 +130,55 @@ final readonly class Planner
         };
     }
 
-    private function hook(Stroke $before, Stroke $stroke, ?Stroke $next): float
+    /** @param list<Stroke> $strokes */
+    private function hook(array $strokes, int $index): float
     {
+        [$before, $stroke, $next] = [$strokes[$index - 1], $strokes[$index], $strokes[$index + 1] ?? null];
         if (count($before->events) > 1 || count($stroke->events) > 1) {
             return $this->school->hookCost() + 1.5;
         }
         $light = $this->beats->strength($stroke->onBeat()) < 0.5;
-        $leads = $next !== null && $this->beats->strength($next->onBeat()) >= 0.5;
+        $leads = $next !== null && $this->beats->strength($next->onBeat()) >= 0.25;
         if ($light && $leads && 2 * $stroke->ticks() <= $before->ticks()) {
             return $this->school->shortHookCost();
         }
-        $leadsMeasure = $next !== null && $this->beats->startsMeasure($next->onBeat());
 
-        return $light && $leadsMeasure && $before->ticks() === $stroke->ticks() ? $this->school->pairCost() : $this->school->hookCost();
+        return Figures::isPair($before->last(), $stroke->first(), $this->beats) ? $this->school->pairCost() : $this->school->hookCost();
     }
 
     /**
      * @param  list<Stroke>  $strokes
-     * @param  list<BowSign>  $signs
+     * @param  list<Way>  $ways
      */
-    private function planOf(array $strokes, array $signs, float $cost, BowMarks $marks): Plan
+    private function planOf(array $strokes, array $ways, float $cost, BowMarks $marks): Plan
     {
-        $directions = $actions = $planned = [];
+        $directions = $actions = $times = $planned = [];
         foreach ($strokes as $index => $stroke) {
-            $id = $stroke->first()->first()->id;
+            $way = $ways[$index];
+            $id = $stroke->id();
+            if ($id === null) {
+                continue;
+            }
             if ($index === 0) {
-                $directions[$id] = $signs[0];
-            } elseif ($signs[$index] === $signs[$index - 1] && ! $stroke->hooked && BowFollower::lock($stroke->first(), $marks) === null && ! isset($marks->actions[$id])) {
+                $directions[$id] = $way->start;
+            } elseif ($way->start === $ways[$index - 1]->end() && ! $stroke->hooked && BowFollower::lock($stroke, $marks) === null && ! isset($marks->actions[$id])) {
                 $action = $stroke->gap > 0 ? BowAction::Retake : BowAction::Hook;
                 $actions[$id] = $action;
-                $directions[$id] = $signs[$index];
-                $planned[] = new PlannedAction($index, $action, $this->moving($signs[$index], $signs[$index], $strokes, $index, new BowMarks));
+                $directions[$id] = $way->start;
+                $before = $strokes[$index - 1]->last()->first()->id;
+                $planned[] = new PlannedAction($stroke->first()->index, $action, $action === BowAction::Hook ? [$before, $id] : [$id], $this->moving($way->start, $way->start, $strokes, $index, new BowMarks), $way->start);
+            }
+            if ($way->action === BowAction::Change || $way->action === BowAction::Strike) {
+                $actions[$id] = $way->action;
+                $times[$id] = $way->turns;
+                $planned[] = new PlannedAction($stroke->first()->index, $way->action, [$id], $way->cost, null, $way->turns);
+            }
+            foreach ($way->at as $event) {
+                $actions[$event->first()->id] = BowAction::Split;
+                $planned[] = new PlannedAction($event->index, BowAction::Split, [$event->first()->id], $way->cost / count($way->at));
             }
         }
 
-        return new Plan(new BowMarks($directions, $actions), $planned, $cost);
+        return new Plan(new BowMarks($directions, $actions, desks: $times), $planned, $cost);
     }
 }

@@ -15,15 +15,28 @@ final class Rules
             new Findings\DownbeatUp,
             new Findings\SameDirectionUnmarked,
             new Findings\RepeatMismatch,
+            new Findings\RetakeTooShort,
+            new Findings\RunsOut,
+            new Findings\StuckAtEnd,
+            new Findings\AccentWeak,
+            new Findings\TooManyNotes,
+            new Findings\SlurOverShift,
+            new Findings\SlurOverSkip,
+            new Findings\StrokeOffPlace,
+            new Findings\UnneededMark,
         ];
     }
 
-    /** @return list<BowingFinding> in the order of the page */
+    /** @return array<string, BowingFinding> by key, in the order of the page */
     public static function findings(BowingCase $case): array
     {
         $findings = array_merge([], ...array_map(static fn (BowingRule $rule): array => $rule->find($case), self::all()));
-        usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
+        usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index ?: $b->severity <=> $a->severity);
+        $byKey = [];
+        foreach ($findings as $finding) {
+            $byKey[$finding->key()] ??= $finding;
+        }
 
-        return $findings;
+        return $byKey;
     }
 }

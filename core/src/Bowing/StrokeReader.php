@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Score\Articulation;
-use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
@@ -13,25 +12,26 @@ use UprightPencil\Core\Score\Part;
 /** Groups a line's events into strokes, in written order, from slurs, ties and what was decided. */
 final class StrokeReader
 {
-    /** @var array<int, true> events under a slur that began earlier */
-    private array $slurred = [];
+    /** @var array<int, int> events under a slur that began earlier => the event that it began on */
+    private array $slurred;
 
-    /** @var array<int, true> events played pizzicato */
-    private array $plucked = [];
+    /** @var array<int, true> events on which a struck slur began */
+    private array $struck;
 
     private function __construct(
         private readonly Line $line,
         private readonly BowMarks $marks,
-    ) {}
+        private readonly Beats $beats,
+        private readonly Plucked $plucked,
+    ) {
+        $this->slurred = Slurs::under($line);
+        $this->struck = $this->struckSlurs();
+    }
 
     /** @return list<Stroke> */
-    public static function read(Part $part, Line $line, BowMarks $marks): array
+    public static function read(Part $part, Line $line, BowMarks $marks, Beats $beats): array
     {
-        $reader = new self($line, $marks);
-        $reader->slurred = self::underSlurs($line);
-        $reader->plucked = self::pluckedEvents($part, $line);
-
-        return $reader->strokes();
+        return (new self($line, $marks, $beats, Plucked::of($part)))->strokes();
     }
 
     /** @return list<Stroke> */
@@ -43,12 +43,12 @@ final class StrokeReader
         $gap = 0;
         $before = null;
         foreach ($this->line->events as $event) {
-            if (isset($this->plucked[$event->index])) {
+            if ($this->plucked->is($event)) {
                 continue;
             }
             $link = $before === null ? Link::Apart : $this->link($before, $event);
             if ($events !== [] && $link !== Link::Joined) {
-                $strokes[] = new Stroke(count($strokes) + 1, $events, $hooked, $gap);
+                array_push($strokes, ...$this->cut($events, $hooked, $gap, count($strokes)));
                 $events = [];
             }
             if ($events === []) {
@@ -59,28 +59,75 @@ final class StrokeReader
             $before = $event;
         }
         if ($events !== []) {
-            $strokes[] = new Stroke(count($strokes) + 1, $events, $hooked, $gap);
+            array_push($strokes, ...$this->cut($events, $hooked, $gap, count($strokes)));
         }
 
         return $strokes;
     }
 
+    /**
+     * One stroke, or several when the bow changes on its held note.
+     *
+     * @param  non-empty-list<Event>  $events
+     * @return list<Stroke>
+     */
+    private function cut(array $events, bool $hooked, int $gap, int $number): array
+    {
+        $whole = new Stroke($number + 1, $events, $hooked, $gap, $events[0]->start, $events[count($events) - 1]->end());
+        $strokes = [];
+        $start = $whole->start;
+        foreach ([...$this->changes($whole), $whole->end] as $end) {
+            $within = array_values(array_filter($events, static fn (Event $event): bool => $event->end() > $start && $event->start < $end || ($event->isGrace() && $event->start === $start)));
+            $changed = $strokes !== [];
+            $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed);
+            $start = $end;
+        }
+
+        return $strokes;
+    }
+
+    /** @return list<int> ticks at which the bow changes inside a held note */
+    private function changes(Stroke $stroke): array
+    {
+        $ticks = [];
+        foreach ($stroke->events as $index => $event) {
+            if ($this->actionOn($event) === BowAction::Change && $index > 0 && $event->isTiedOver()) {
+                $ticks[] = $event->start;
+            }
+        }
+        if ($stroke->isOneNote() && $this->actionOn($stroke->first()) === BowAction::Change) {
+            $times = $this->marks->desks[$stroke->first()->first()->id] ?? 1;
+            array_push($ticks, ...(new ChangePlace($this->beats))->within($stroke, $times + 1));
+        }
+        sort($ticks);
+
+        return array_values(array_unique($ticks));
+    }
+
     private function link(Event $before, Event $event): Link
     {
         $action = $this->actionOn($event);
-        $adjacent = $before->index === $event->index - 1;
+        $tied = $event->isTiedOver() && $before->startsTie();
 
         return match (true) {
             $action === BowAction::Hook => Link::Hooked,
             $action === BowAction::Join => Link::Joined,
-            $action === BowAction::Split, $action === BowAction::Retake => Link::Apart,
-            ! $adjacent => Link::Apart,
-            $event->isTiedOver() && $before->startsTie() => Link::Joined,
-            $before->isGrace() => Link::Joined,
-            ! isset($this->slurred[$event->index]), isset($this->marks->struck[$event->measure]) => Link::Apart,
+            $action === BowAction::Change && $tied => Link::Joined,
+            $action === BowAction::Split, $action === BowAction::Retake, $action === BowAction::Lift => Link::Apart,
+            $before->index !== $event->index - 1 => Link::Apart,
+            $tied, $before->isGrace() => Link::Joined,
+            ! isset($this->slurred[$event->index]) => $this->hooksByRange($before, $event) ? Link::Hooked : Link::Apart,
+            isset($this->struck[$this->slurred[$event->index]]), isset($this->marks->struck[$event->measure]) => Link::Apart,
             $this->stopsBetween($before, $event) => Link::Hooked,
             default => Link::Joined,
         };
+    }
+
+    /** “Hook all dotted pairs” and “pair” were said of this measure. */
+    private function hooksByRange(Event $before, Event $event): bool
+    {
+        return (isset($this->marks->hooked[$event->measure]) && Figures::isDottedPair($before, $event))
+            || (isset($this->marks->paired[$event->measure]) && Figures::isPair($before, $event, $this->beats));
     }
 
     /** Dots under a slur, or a rest inside it, stop the bow without turning it. */
@@ -98,6 +145,19 @@ final class StrokeReader
         return $before->has(Articulation::Tenuto) && $event->has(Articulation::Tenuto);
     }
 
+    /** @return array<int, true> */
+    private function struckSlurs(): array
+    {
+        $struck = [];
+        foreach ($this->line->events as $event) {
+            if ($this->actionOn($event) === BowAction::Strike) {
+                $struck[$this->slurred[$event->index] ?? $event->index] = true;
+            }
+        }
+
+        return $struck;
+    }
+
     private function actionOn(Event $event): ?BowAction
     {
         foreach ($event->notes as $note) {
@@ -107,88 +167,6 @@ final class StrokeReader
         }
 
         return null;
-    }
-
-    /**
-     * Slurs are matched start to stop by number; one that is never closed joins nothing.
-     *
-     * @return array<int, true>
-     */
-    private static function underSlurs(Line $line): array
-    {
-        $open = [];
-        $under = [];
-        foreach ($line->events as $event) {
-            $starting = [];
-            foreach (self::slursOf($event) as [$type, $number]) {
-                if ($type === 'start') {
-                    $starting[$number] = $event->index;
-                } elseif ($type === 'stop' && isset($open[$number])) {
-                    for ($index = $open[$number] + 1; $index <= $event->index; $index++) {
-                        $under[$index] = true;
-                    }
-                    unset($open[$number]);
-                }
-            }
-            $open = $starting + $open;
-        }
-
-        return $under;
-    }
-
-    /** @return list<array{string, int}> */
-    private static function slursOf(Event $event): array
-    {
-        $slurs = [];
-        foreach ($event->notes as $note) {
-            foreach ($note->slurs as $slur) {
-                $slurs[] = [$slur->type, $slur->number];
-            }
-        }
-
-        return $slurs;
-    }
-
-    /** @return array<int, true> */
-    private static function pluckedEvents(Part $part, Line $line): array
-    {
-        $changes = [];
-        foreach ($part->measures as $measure) {
-            foreach ($measure->directions() as $direction) {
-                $plucks = self::plucks($direction);
-                if ($plucks !== null) {
-                    $changes[] = [$measure->start + $direction->time(), $plucks];
-                }
-            }
-        }
-        $plucked = [];
-        $state = false;
-        foreach ($line->events as $event) {
-            while ($changes !== [] && $changes[0][0] <= $event->start) {
-                $state = $changes[0][1];
-                array_shift($changes);
-            }
-            if ($state) {
-                $plucked[$event->index] = true;
-            }
-        }
-
-        return $plucked;
-    }
-
-    /** True for pizzicato, false for arco, null for anything else. */
-    private static function plucks(Direction $direction): ?bool
-    {
-        $words = $direction->words();
-        if (preg_match('/\bpizz/u', $words) === 1) {
-            return true;
-        }
-        if (preg_match('/\b(arco|col arco)\b/u', $words) === 1) {
-            return false;
-        }
-        $told = $direction->sound['pizzicato'] ?? null;
-
-        return $told === null ? null : $told === 'yes';
     }
 
     /** @return array<int, true> the events that go on in the stroke of the event before */

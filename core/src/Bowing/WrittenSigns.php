@@ -17,11 +17,11 @@ final class WrittenSigns
         $written = [];
         foreach ($line->played as $bowed) {
             $stroke = $line->strokes[$bowed->stroke];
-            $needed = $bowed->before === null
+            $needed = ! $stroke->changed && ($bowed->before === null
                 || $bowed->before === $bowed->direction
                 || $bowed->jumped
                 || $stroke->gap >= $measureTicks
-                || BowFollower::lock($stroke->first(), $fixed) !== null;
+                || BowFollower::lock($stroke, $fixed) !== null);
             if ($needed) {
                 $written[$bowed->stroke] = true;
             }

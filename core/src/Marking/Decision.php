@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\BowPlace;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Strings\Placement;
 
@@ -15,9 +16,10 @@ use UprightPencil\Core\Strings\Placement;
  */
 final readonly class Decision
 {
-    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark'];
+    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'times', 'desks'];
 
-    private const AS_IT_COMES = 'as-it-comes';
+    /** What may be said of a run of measures. */
+    private const RANGE_ACTIONS = ['as-it-comes', 'hook', 'pair'];
 
     /**
      * @param  string|null  $part  id or name; null: whichever part has the note
@@ -51,7 +53,7 @@ final readonly class Decision
             throw new WrongDecision('A decision says nothing: '.self::shown($data));
         }
         foreach ($fields as $name => $value) {
-            $right = is_string($measures) ? $name === 'action' && in_array($value, [self::AS_IT_COMES, null], true) : self::isRight((string) $name, $value);
+            $right = is_string($measures) ? self::isRightForMeasures((string) $name, $value) : self::isRight((string) $name, $value);
             if (! $right) {
                 throw new WrongDecision("“{$name}” cannot be that in a decision: ".self::shown($data));
             }
@@ -61,16 +63,25 @@ final readonly class Decision
         return new self($part, is_string($note) ? $note : null, is_string($measures) ? $measures : null, $fields);
     }
 
+    private static function isRightForMeasures(string $name, mixed $value): bool
+    {
+        return $name === 'action'
+            ? $value === null || in_array($value, self::RANGE_ACTIONS, true)
+            : $name === 'place' && ($value === null || (is_string($value) && BowPlace::tryFrom($value) !== null));
+    }
+
     private static function isRight(string $name, mixed $value): bool
     {
         return $value === null ? in_array($name, self::NOTE_FIELDS, true) : match ($name) {
             'direction' => is_string($value) && BowSign::tryFrom($value) !== null,
-            'action' => is_string($value) && in_array(BowAction::tryFrom($value), [BowAction::Hook, BowAction::Retake, BowAction::Split, BowAction::Join], true),
+            'action' => is_string($value) && BowAction::tryFrom($value) !== null,
             'finger' => is_int($value) && $value >= 0 && $value <= 4,
             'string' => is_string($value) && preg_match('/^[A-G]$/', $value) === 1,
             'placement' => is_string($value) && Placement::tryFrom($value) !== null && $value !== Placement::Harmonic->value,
             'position' => (is_int($value) || is_float($value)) && $value > 0 && $value <= 12,
             'bowMark', 'fingerMark' => is_bool($value),
+            'place' => is_string($value) && BowPlace::tryFrom($value) !== null,
+            'times', 'desks' => is_int($value) && $value >= 1 && $value <= 4,
             default => false,
         };
     }

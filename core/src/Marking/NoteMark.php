@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Score\BowSign;
@@ -18,6 +19,8 @@ final readonly class NoteMark
      * @param  float  $beat  printed beat, from 1
      * @param  int|null  $stroke  numbered through the part
      * @param  bool  $bowMark  the direction is written on the page
+     * @param  TravelledStroke|null  $travel  the way of its stroke along the bow
+     * @param  list<array{measure: string, beat: float, tick: int}>  $changes  of the bow while it is held
      * @param  bool  $fingerMark  the finger is written on the page
      * @param  FingerLock|null  $impossible  a decided finger that cannot be played: it stays on the page all the same
      * @param  list<string>  $decided  which fields somebody decided
@@ -32,6 +35,8 @@ final readonly class NoteMark
         public ?int $stroke,
         public bool $bowMark,
         public ?BowAction $bowAction,
+        public ?TravelledStroke $travel,
+        public array $changes,
         public ?Fingering $fingering,
         public ?string $string,
         public bool $fingerMark,
@@ -68,6 +73,9 @@ final readonly class NoteMark
             'stroke' => $this->stroke,
             'bowMark' => $this->bowMark,
             'bowAction' => $this->bowAction?->value,
+            'bowFrom' => $this->travel?->from,
+            'bowTo' => $this->travel?->to,
+            'changes' => $this->changes,
             'string' => $this->string,
             'finger' => $stop?->finger,
             'placement' => $stop?->placement->value,

@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowMarks;
+use UprightPencil\Core\Bowing\BowPlace;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Measure;
@@ -20,10 +21,14 @@ final readonly class PartDecisions
     /**
      * @param  array<string, array<string, mixed>>  $notes  note id => field => value
      * @param  array<int, true>  $struck  measure indexes played as it comes
+     * @param  array<int, true>  $hooked  measure indexes whose dotted pairs are hooked
+     * @param  array<int, true>  $paired  measure indexes whose second and third beats are hooked
      */
     private function __construct(
         public array $notes,
         public array $struck,
+        private array $hooked,
+        private array $paired,
     ) {}
 
     /**
@@ -39,18 +44,25 @@ final readonly class PartDecisions
                 $ids[$note->id] = true;
             }
         }
-        $notes = $struck = [];
+        $notes = $ranges = [];
         foreach ($decisions as $decision) {
             if ($decision->note !== null) {
                 isset($ids[$decision->note]) || throw new WrongDecision("There is no note “{$decision->note}” in this part: {$decision->shownToPeople()}");
                 $notes[$decision->note] = array_filter([...$notes[$decision->note] ?? [], ...$decision->fields], static fn (mixed $value): bool => $value !== null);
             } else {
-                $range = array_fill_keys(self::measures($part, $decision), true);
-                $struck = ($decision->fields['action'] ?? null) === null ? array_diff_key($struck, $range) : $struck + $range;
+                foreach (self::measures($part, $decision) as $measure) {
+                    $ranges[$measure] = [...$ranges[$measure] ?? [], ...$decision->fields];
+                }
             }
         }
+        foreach ($ranges as $measure => $fields) {
+            foreach (is_string($fields['place'] ?? null) ? $part->measures[$measure]->notes() : [] as $note) {
+                $notes[$note->id] = [...['place' => $fields['place']], ...$notes[$note->id] ?? []];
+            }
+        }
+        $with = static fn (string $action): array => array_fill_keys(array_keys(array_filter($ranges, static fn (array $fields): bool => ($fields['action'] ?? null) === $action)), true);
 
-        return new self(array_filter($notes), $struck);
+        return new self(array_filter($notes), $with('as-it-comes'), $with('hook'), $with('pair'));
     }
 
     /**
@@ -107,13 +119,16 @@ final readonly class PartDecisions
 
     public function bowMarks(): BowMarks
     {
-        $directions = $actions = [];
+        $directions = $actions = $places = $times = [];
         foreach ($this->notes as $id => $fields) {
+            is_string($fields['place'] ?? null) && $places[$id] = BowPlace::from($fields['place']);
+            $count = $fields['times'] ?? $fields['desks'] ?? null;
+            is_int($count) && $times[$id] = $count;
             isset($fields['direction']) && is_string($fields['direction']) && $directions[$id] = BowSign::from($fields['direction']);
             isset($fields['action']) && is_string($fields['action']) && $actions[$id] = BowAction::from($fields['action']);
         }
 
-        return new BowMarks($directions, $actions, $this->struck);
+        return new BowMarks($directions, $actions, $this->struck, $places, $this->hooked, $this->paired, $times);
     }
 
     /** @return array<string, FingerLock> by note id */

@@ -5,13 +5,20 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\Beats;
+use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\BowedStroke;
 use UprightPencil\Core\Bowing\Bowing;
+use UprightPencil\Core\Bowing\BowingContext;
 use UprightPencil\Core\Bowing\BowingFinding;
 use UprightPencil\Core\Bowing\BowingFix;
 use UprightPencil\Core\Bowing\BowMarks;
+use UprightPencil\Core\Bowing\LeftHand;
+use UprightPencil\Core\Bowing\Stroke;
 use UprightPencil\Core\Bowing\StrokeReader;
+use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Bowing\WrittenSigns;
 use UprightPencil\Core\Fingering\FingeredLine;
+use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingeringFinding;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Fingering\FingerMarks;
@@ -73,22 +80,22 @@ final class PartMarker
 
     private function markLine(Line $line): void
     {
-        $marks = self::printedBows($line)->and($this->decisions->bowMarks());
-        $joined = StrokeReader::joined(...StrokeReader::read($this->part, $line, $marks));
+        $marks = $this->printedBows($line)->and($this->decisions->bowMarks());
+        if ($this->settings->fingering) {
+            $this->finger($line, StrokeReader::joined(...StrokeReader::read($this->part, $line, $marks, $this->beats)));
+        }
         if ($this->settings->bowing) {
             $this->bow($line, $marks);
         }
-        if ($this->settings->fingering) {
-            $this->finger($line, $joined);
-        }
     }
 
-    private static function printedBows(Line $line): BowMarks
+    /** A printed sign that somebody took off the page says nothing any more. */
+    private function printedBows(Line $line): BowMarks
     {
         $directions = [];
         foreach ($line->events as $event) {
             foreach ($event->notes as $note) {
-                if ($note->technical->bow !== null) {
+                if ($note->technical->bow !== null && ($this->decisions->notes[$note->id]['bowMark'] ?? true) !== false) {
                     $directions[$note->id] = $note->technical->bow;
                 }
             }
@@ -99,34 +106,67 @@ final class PartMarker
 
     private function bow(Line $line, BowMarks $marks): void
     {
-        $bowing = Bowing::of(
+        $context = BowingContext::of(
             $this->part,
-            $line,
-            $marks,
-            $this->settings->school,
+            $this->score->resolution,
             $this->tempo,
             $this->settings->profile,
             $this->instrument,
-            $this->score->resolution,
-            $this->settings->planning,
+            $this->settings->school,
+            $this->leftHand($line),
         );
+        $bowing = Bowing::of($context, $line, $marks, $this->settings->planning);
         $written = WrittenSigns::of($bowing->line, $marks, $this->measureTicks());
         foreach ($bowing->line->strokes as $index => $stroke) {
             $this->strokes++;
-            $played = $bowing->line->firstPass[$index] ?? null;
-            foreach ($stroke->events as $place => $event) {
-                foreach ($event->notes as $head => $note) {
-                    $this->marks[$note->id] = [
-                        'direction' => $played?->direction,
-                        'stroke' => $this->strokes,
-                        'bowMark' => $place === 0 && $head === 0 && isset($written[$index]),
-                        'bowAction' => $place === 0 ? $played?->action : null,
-                    ];
-                }
-            }
+            $this->markStroke($stroke, $bowing->line->firstPass[$index] ?? null, $bowing->travel[$index] ?? null, isset($written[$index]));
         }
         $this->bowingCost += $bowing->cost;
         array_push($this->findings, ...array_map($this->bowingFinding(...), $bowing->findings));
+    }
+
+    private function markStroke(Stroke $stroke, ?BowedStroke $played, ?TravelledStroke $travel, bool $written): void
+    {
+        foreach ($stroke->events as $place => $event) {
+            foreach ($event->notes as $head => $note) {
+                $begun = $stroke->changed && $place === 0 && $event->start < $stroke->start;
+                $this->marks[$note->id] = $begun ? $this->changedOn($note->id, $stroke) : [
+                    ...$this->marks[$note->id] ?? [],
+                    'direction' => $played?->direction,
+                    'stroke' => $this->strokes,
+                    'bowMark' => $place === 0 && $head === 0 && $written,
+                    'bowAction' => $place === 0 ? $played?->action : null,
+                    'travel' => $travel,
+                ];
+            }
+        }
+    }
+
+    /**
+     * The bow changes while a note is held: the note keeps the direction in which it began.
+     *
+     * @return array<string, mixed>
+     */
+    private function changedOn(string $note, Stroke $stroke): array
+    {
+        [$measure, $beat] = $this->beats->placeAt($stroke->start);
+        $changes = is_array($this->marks[$note]['changes'] ?? null) ? $this->marks[$note]['changes'] : [];
+
+        return [...$this->marks[$note] ?? [], 'changes' => [...$changes, ['measure' => $measure, 'beat' => $beat, 'tick' => $stroke->start]], 'bowAction' => BowAction::Change];
+    }
+
+    private function leftHand(Line $line): LeftHand
+    {
+        $strings = $hands = [];
+        foreach ($line->events as $event) {
+            $fingering = $this->marks[$event->first()->id]['fingering'] ?? null;
+            if ($fingering instanceof Fingering) {
+                $strings[$event->index] = $fingering->stop->string;
+                $hands[$event->index] = $fingering->hand;
+            }
+        }
+
+        return new LeftHand($strings, $hands);
     }
 
     /**
@@ -254,6 +294,8 @@ final class PartMarker
             'stroke' => null,
             'bowMark' => false,
             'bowAction' => null,
+            'travel' => null,
+            'changes' => [],
             'fingering' => null,
             'string' => null,
             'fingerMark' => false,

@@ -13,6 +13,12 @@ final readonly class Line
         public array $events,
     ) {}
 
+    /** The events of some measures (indexes, both included), each keeping its place in the whole line. */
+    public function measures(int $from, int $to): self
+    {
+        return new self($this->voice, array_values(array_filter($this->events, static fn (Event $event): bool => $event->measure >= $from && $event->measure <= $to)));
+    }
+
     /** @return list<self> the lines of a part, the one that speaks most first */
     public static function allOf(Part $part): array
     {

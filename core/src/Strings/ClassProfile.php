@@ -82,6 +82,17 @@ final readonly class ClassProfile
         return $this->weights[$term] ?? 1.0;
     }
 
+    /** The comfortable length of one whole bow against a second-year violin (`bowing.md`). */
+    public function bowLength(Instrument $instrument): float
+    {
+        return $this->level->bowLength() * match ($instrument) {
+            Instrument::Violin => 1.0,
+            Instrument::Viola => 0.95,
+            Instrument::Cello => 0.9,
+            Instrument::Bass => 0.75,
+        };
+    }
+
     /** Seconds to bring the bow from the tip back to the frog. Cello and bass bows take longer (`bowing.md`). */
     public function retakeSeconds(Instrument $instrument): float
     {

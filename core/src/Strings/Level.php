@@ -64,6 +64,39 @@ enum Level: string
         };
     }
 
+    /** How long one whole bow lasts against a second-year class, from `bowing.md` (“Bow time and bow place”). */
+    public function bowLength(): float
+    {
+        return match ($this) {
+            self::FirstYear => 0.7,
+            self::SecondYear => 1.0,
+            self::ThirdYear => 1.2,
+            self::Advanced => 1.5,
+        };
+    }
+
+    /** Notes that a class plays cleanly in one slur at a comfortable speed. */
+    public function slurNotes(): int
+    {
+        return match ($this) {
+            self::FirstYear => 4,
+            self::SecondYear => 8,
+            self::ThirdYear => 12,
+            self::Advanced => 24,
+        };
+    }
+
+    /** String crossings inside a slur of fast notes that a class plays cleanly. */
+    public function slurCrossings(): int
+    {
+        return match ($this) {
+            self::FirstYear => 0,
+            self::SecondYear => 2,
+            self::ThirdYear => 4,
+            self::Advanced => 12,
+        };
+    }
+
     /** What a fourth finger costs before anything else speaks for it. */
     public function fourthFingerCost(): float
     {

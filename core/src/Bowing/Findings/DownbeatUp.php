@@ -11,51 +11,84 @@ use UprightPencil\Core\Bowing\BowingFix;
 use UprightPencil\Core\Bowing\BowingRule;
 use UprightPencil\Core\Bowing\PlannedAction;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Event;
 
 /**
- * A measure starts up-bow and a cheap change would bring it down. Cheap is what the plan finds worth doing: a figure
- * that alternates measure by measure is left alone because mending it costs more than it brings.
+ * A strong beat falls on an up-bow and a cheap change would bring it down. Cheap is what the plan finds worth doing: a
+ * figure that alternates measure by measure is left alone because mending it costs more than it brings.
+ *
+ * Wherever the plan goes the other way than the line, from one of its actions to the next, there is one finding, and its
+ * fix is those two actions: the first turns the bow, the second turns it back.
  */
 final class DownbeatUp implements BowingRule
 {
+    private const SEVERITY = 2.0;
+
     public function find(BowingCase $case): array
     {
         $findings = [];
-        $before = null;
-        $actions = $case->plan->actions;
-        foreach ($case->followed->strokes as $index => $stroke) {
-            while ($actions !== [] && $actions[0]->stroke <= $index) {
-                $before = array_shift($actions);
-            }
-            $mended = $case->followed->direction($index) === BowSign::Up && $case->planned->direction($index) === BowSign::Down;
-            if ($before !== null && $mended && $case->beats->startsMeasure($stroke->onBeat()) && ! isset($findings[$before->stroke])) {
-                $findings[$before->stroke] = $this->finding($case, $index, $before);
+        $strong = null;
+        $since = null;
+        $done = $case->fixed->actions;
+        $actions = array_values(array_filter($case->plan->actions, static fn (PlannedAction $action): bool => ! isset($done[$action->notes[count($action->notes) - 1]])));
+        foreach ($case->line->strokes as $index => $stroke) {
+            foreach ($stroke->events as $place => $event) {
+                while ($actions !== [] && $actions[0]->event <= $event->index) {
+                    $strong === null || $findings[] = $this->finding($case, $strong, $since, $actions[0]);
+                    $strong = null;
+                    $since = array_shift($actions);
+                }
+                $begins = $place === 0 && ! $stroke->changed;
+                if ($begins && $strong === null && $since !== null && $this->isWrong($case, $index, $stroke->onBeat())) {
+                    $strong = $stroke->onBeat();
+                }
             }
         }
+        $strong === null || $findings[] = $this->finding($case, $strong, $since, null);
 
-        return array_values($findings);
+        return array_values(array_filter($findings));
     }
 
-    private function finding(BowingCase $case, int $index, PlannedAction $action): BowingFinding
+    private function isWrong(BowingCase $case, int $stroke, Event $event): bool
     {
-        $strokes = $case->followed->strokes;
-        $event = $strokes[$index]->onBeat();
-        $changed = $strokes[$action->stroke];
-        $before = $strokes[$action->stroke - 1];
-        $how = $action->action === BowAction::Hook
-            ? "hook the note at {$case->place($changed->first())} to the one before"
-            : "retake before {$case->place($changed->first())}";
-        $notes = $action->action === BowAction::Hook
-            ? [$before->events[count($before->events) - 1]->first()->id, $changed->first()->first()->id]
-            : [$changed->first()->first()->id];
-        $sign = $action->action === BowAction::Retake ? $case->planned->direction($action->stroke) : null;
+        return $case->line->direction($stroke) === BowSign::Up
+            && ($case->planned[$event->index] ?? null) === BowSign::Down
+            && ($case->beats->strength($event) >= 0.5 || $case->beats->isAccented($event));
+    }
+
+    private function finding(BowingCase $case, Event $event, ?PlannedAction $action, ?PlannedAction $until): ?BowingFinding
+    {
+        if ($action === null) {
+            return null;
+        }
+        $decisions = [$action->decision(), ...($until === null ? [] : [$until->decision()])];
+        $back = $until === null ? '' : ', and '.self::how($case, $until).' to go on as it comes after it';
+        $subject = $case->beats->startsMeasure($event) ? "Measure {$case->measureNumber($event)} starts" : ucfirst($case->place($event)).' comes';
 
         return new BowingFinding(
             'downbeat-up',
             $event,
-            "Measure {$case->measureNumber($event)} starts up-bow as it comes; {$how} and it comes down.",
-            [new BowingFix($action->action->value, $notes, $sign, $action->cost)],
-            true,
+            "{$subject} up-bow as it comes; ".self::how($case, $action)." and it comes down{$back}.",
+            self::SEVERITY * $case->beats->strength($event),
+            [new BowingFix($action->action->value, [...$action->notes, ...($until->notes ?? [])], $action->cost + ($until->cost ?? 0.0), $decisions)],
         );
+    }
+
+    private static function how(BowingCase $case, PlannedAction $action): string
+    {
+        $place = '';
+        foreach ($case->line->strokes as $stroke) {
+            foreach ($stroke->events as $event) {
+                $place = $event->index === $action->event ? $case->place($event) : $place;
+            }
+        }
+
+        return match ($action->action) {
+            BowAction::Hook => "hook the note at {$place} to the one before",
+            BowAction::Retake => "retake before {$place}",
+            BowAction::Change => "change the bow on the long note at {$place}",
+            BowAction::Split => "change the bow inside the slur at {$place}",
+            default => "play the slur at {$place} as separate bows",
+        };
     }
 }

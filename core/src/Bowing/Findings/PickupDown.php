@@ -15,13 +15,13 @@ final class PickupDown implements BowingRule
 {
     public function find(BowingCase $case): array
     {
-        $strokes = $case->followed->strokes;
-        if ($strokes === [] || ! $case->beats->inPickup($strokes[0]->first()) || $case->followed->direction(0) !== BowSign::Down) {
+        $strokes = $case->line->strokes;
+        if ($strokes === [] || ! $case->beats->inPickup($strokes[0]->first()) || $case->line->direction(0) !== BowSign::Down) {
             return [];
         }
         foreach ($strokes as $index => $stroke) {
             if ($case->beats->startsMeasure($stroke->onBeat())) {
-                return $case->followed->direction($index) === BowSign::Up ? [$this->finding($case, $index)] : [];
+                return $case->line->direction($index) === BowSign::Up ? [$this->finding($case, $index)] : [];
             }
         }
 
@@ -30,15 +30,15 @@ final class PickupDown implements BowingRule
 
     private function finding(BowingCase $case, int $strong): BowingFinding
     {
-        $pickup = $case->followed->strokes[0]->first();
-        $measure = $case->measureNumber($case->followed->strokes[$strong]->first());
+        $pickup = $case->line->strokes[0]->first();
+        $measure = $case->measureNumber($case->line->strokes[$strong]->first());
 
         return new BowingFinding(
             'pickup-down',
             $pickup,
             "The pickup starts down-bow, so measure {$measure} starts up-bow; start it up-bow.",
-            [new BowingFix('start', [$pickup->first()->id], BowSign::Up, 0.5)],
-            $case->planned->direction($strong) === BowSign::Down,
+            2.0,
+            [BowingFix::sign('start', $pickup->first()->id, BowSign::Up, 0.5)],
         );
     }
 }

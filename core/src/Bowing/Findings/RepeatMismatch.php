@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Findings;
 
-use UprightPencil\Core\Bowing\BowedLine;
+use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowingCase;
 use UprightPencil\Core\Bowing\BowingFinding;
 use UprightPencil\Core\Bowing\BowingFix;
@@ -17,8 +17,8 @@ final class RepeatMismatch implements BowingRule
     {
         $findings = [];
         $inRun = false;
-        foreach ($case->followed->played as $bowed) {
-            $first = $case->followed->firstPass[$bowed->stroke];
+        foreach ($case->line->played as $bowed) {
+            $first = $case->line->firstPass[$bowed->stroke];
             $differs = $first->direction !== $bowed->direction;
             if ($differs && (! $inRun || $bowed->jumped)) {
                 $findings[$bowed->stroke] ??= $this->finding($case, $bowed->stroke);
@@ -31,26 +31,15 @@ final class RepeatMismatch implements BowingRule
 
     private function finding(BowingCase $case, int $stroke): BowingFinding
     {
-        $event = $case->followed->strokes[$stroke]->first();
-        $first = $case->followed->firstPass[$stroke]->direction;
+        $event = $case->line->strokes[$stroke]->first();
+        $first = $case->line->firstPass[$stroke]->direction;
 
         return new BowingFinding(
             'repeat-mismatch',
             $event,
             "From {$case->place($event)} the bow comes {$first->value} the first time and {$first->other()->value} when it comes back; retake there to play it the same.",
-            [new BowingFix('retake', [$event->first()->id], $first, 0.8)],
-            ! $this->differs($case->planned, $stroke),
+            2.0,
+            [BowingFix::action(BowAction::Retake, [$event->first()->id], 0.8, $first)],
         );
-    }
-
-    private function differs(BowedLine $line, int $stroke): bool
-    {
-        foreach ($line->played as $bowed) {
-            if ($bowed->stroke === $stroke && $bowed->direction !== $line->firstPass[$stroke]->direction) {
-                return true;
-            }
-        }
-
-        return false;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Findings;
 
+use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowingCase;
 use UprightPencil\Core\Bowing\BowingFinding;
 use UprightPencil\Core\Bowing\BowingFix;
@@ -15,22 +16,21 @@ final class SameDirectionUnmarked implements BowingRule
     public function find(BowingCase $case): array
     {
         $findings = [];
-        foreach ($case->planned->played as $bowed) {
+        foreach ($case->line->played as $bowed) {
             if (! $bowed->unmarked || isset($findings[$bowed->stroke])) {
                 continue;
             }
-            $stroke = $case->planned->strokes[$bowed->stroke];
-            $before = $case->planned->strokes[$bowed->stroke - 1] ?? null;
+            $stroke = $case->line->strokes[$bowed->stroke];
             $id = $stroke->first()->first()->id;
-            $hooked = $before === null ? [$id] : [$before->events[count($before->events) - 1]->first()->id, $id];
             $findings[$bowed->stroke] = new BowingFinding(
                 'same-direction-unmarked',
                 $stroke->first(),
                 "Two {$bowed->direction->value}-bows follow each other at {$case->place($stroke->first())} with nothing to say how: hook them, retake, or turn the second.",
+                3.0,
                 [
-                    new BowingFix('hook', $hooked, null, 1.0),
-                    new BowingFix('retake', [$id], null, 1.2),
-                    new BowingFix('alternate', [$id], $bowed->direction->other(), 1.5),
+                    BowingFix::action(BowAction::Hook, $case->hookNotes($bowed->stroke), 1.0),
+                    BowingFix::action(BowAction::Retake, [$id], 1.2, $bowed->direction),
+                    BowingFix::sign('alternate', $id, $bowed->direction->other(), 1.5),
                 ],
             );
         }

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Findings;
+
+use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\BowingCase;
+use UprightPencil\Core\Bowing\BowingFinding;
+use UprightPencil\Core\Bowing\BowingFix;
+use UprightPencil\Core\Bowing\BowingRule;
+use UprightPencil\Core\Score\BowSign;
+
+/** An accent or sforzando on a light up-bow near the tip, where a down-bow is near. */
+final class AccentWeak implements BowingRule
+{
+    private const NEAR_THE_TIP = 0.6;
+
+    public function find(BowingCase $case): array
+    {
+        $findings = [];
+        foreach ($case->travel as $travelled) {
+            $index = $travelled->bowed->stroke;
+            $stroke = $case->line->strokes[$index];
+            $weak = $travelled->bowed->direction === BowSign::Up && $travelled->from >= self::NEAR_THE_TIP;
+            if (! $weak || isset($findings[$index]) || $stroke->changed || ! $case->beats->isAccented($stroke->onBeat())) {
+                continue;
+            }
+            $fixes = $stroke->gap > 0
+                ? [BowingFix::action(BowAction::Retake, [$stroke->first()->first()->id], 0.6, BowSign::Down)]
+                : [];
+            if ($stroke->gap === 0 && $index >= 2 && ! $case->line->strokes[$index - 1]->hooked && $case->line->strokes[$index - 1]->gap === 0) {
+                $fixes[] = BowingFix::action(BowAction::Hook, $case->hookNotes($index - 1), 1.0);
+            }
+            $findings[$index] = new BowingFinding(
+                'accent-weak',
+                $stroke->onBeat(),
+                "The accent at {$case->place($stroke->onBeat())} falls on an up-bow near the tip; a down-bow would give it weight.",
+                1.5,
+                $fixes,
+            );
+        }
+
+        return array_values($findings);
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing;
+
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Strings\ClassProfile;
+
+/** Lists what may be done with a printed stroke: play it as it stands, change the bow on it, split it, strike its slur. */
+final readonly class WayFinder
+{
+    private const CHANGE = 0.7;
+
+    /** A change that the note does not need. */
+    private const CHANGE_FOR_DIRECTION = 0.9;
+
+    private const SPLIT = 1.9;
+
+    private const STRIKE = 2.6;
+
+    /** A note this long may be changed on for the sake of a direction, in seconds. */
+    private const LONG = 1.8;
+
+    private ChangePlace $places;
+
+    public function __construct(
+        private BowNeed $need,
+        private SlurLoad $load,
+        Beats $beats,
+        private ClassProfile $profile,
+    ) {
+        $this->places = new ChangePlace($beats);
+    }
+
+    /**
+     * @param  list<BowSign>  $starts
+     * @return non-empty-list<Way> for each start, the printed one first
+     */
+    public function ways(Stroke $stroke, array $starts, bool $decided): array
+    {
+        $ways = [];
+        foreach ($decided ? [new Way(BowSign::Down)] : $this->shapes($stroke) as $shape) {
+            foreach ($starts === [] ? BowSign::cases() : $starts as $start) {
+                $ways[] = $shape->from($start);
+            }
+        }
+
+        return $ways === [] ? [new Way(BowSign::Down), new Way(BowSign::Up)] : $ways;
+    }
+
+    /** @return list<Way> */
+    private function shapes(Stroke $stroke): array
+    {
+        $whole = new Way(BowSign::Down, cost: $this->strain($stroke));
+        if ($stroke->changed || $stroke->hooked) {
+            return [$whole];
+        }
+
+        return [$whole, ...($stroke->isOneNote() ? $this->changes($stroke) : $this->splits($stroke))];
+    }
+
+    /** What it costs to play a stroke in one bow that lasts too long or holds too much for the class. */
+    private function strain(Stroke $stroke): float
+    {
+        $excess = $this->need->excess($stroke);
+        $long = $excess > BowNeed::MOST ? 2.0 + 3.0 * ($excess - BowNeed::MOST) : 0.0;
+
+        return $long + ($this->load->isTooMuch($stroke) ? 4.0 : 0.0);
+    }
+
+    /** @return list<Way> */
+    private function changes(Stroke $stroke): array
+    {
+        $excess = $this->need->excess($stroke);
+        $needed = max(0, (int) ceil($excess / BowNeed::MOST - 1e-9) - 1);
+        if ($needed === 0 && $this->need->seconds($stroke) < self::LONG) {
+            return [];
+        }
+        $ways = [];
+        foreach ([max(1, $needed), $needed + 1] as $times) {
+            if (count($this->places->within($stroke, $times + 1)) === $times && ! isset($ways[$times])) {
+                $ways[$times] = new Way(BowSign::Down, $times, BowAction::Change, cost: self::CHANGE * $times + ($times > $needed ? self::CHANGE_FOR_DIRECTION : 0.0));
+            }
+        }
+
+        return array_values($ways);
+    }
+
+    /** @return list<Way> */
+    private function splits(Stroke $stroke): array
+    {
+        $struck = array_values(array_filter(array_slice($stroke->events, 1), static fn (Event $event): bool => ! $event->isGrace() && ! $event->isTiedOver()));
+        $pieces = max(2, (int) ceil($stroke->notes() / $this->profile->level->slurNotes()), (int) ceil($this->need->excess($stroke) / BowNeed::MOST - 1e-9));
+        $ways = [];
+        foreach ([$pieces, $pieces + 1] as $count) {
+            $at = $this->load->divided($stroke, $struck, $count);
+            if (count($at) === $count - 1) {
+                $ways[] = new Way(BowSign::Down, $count - 1, BowAction::Split, $at, self::SPLIT + 0.5 * ($count - 2));
+            }
+        }
+        if (count($struck) <= 3 && $struck !== []) {
+            $ways[] = new Way(BowSign::Down, count($struck), BowAction::Strike, [], self::STRIKE);
+        }
+
+        return $ways;
+    }
+}
