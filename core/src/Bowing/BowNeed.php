@@ -10,7 +10,7 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 
 /** How much bow a stroke wants: its seconds at the speed of its loudness. */
-final readonly class BowNeed
+final class BowNeed
 {
     /** Comfortable seconds of one whole bow, second-year violin, from pp to ff (`bowing.md`, “Bow time and bow place”). */
     private const WHOLE_BOW_SECONDS = [8.0, 6.5, 5.5, 4.5, 3.2, 2.2];
@@ -26,12 +26,15 @@ final readonly class BowNeed
     /** A stroke may last a quarter longer than is comfortable before the class runs out of bow. */
     public const MOST = 1.25;
 
-    private float $length;
+    private readonly float $length;
+
+    /** @var array<string, float> seconds by start and end, which are asked for many times */
+    private array $seconds = [];
 
     public function __construct(
-        private TempoMap $tempo,
-        private Dynamics $dynamics,
-        private Beats $beats,
+        private readonly TempoMap $tempo,
+        private readonly Dynamics $dynamics,
+        private readonly Beats $beats,
         ClassProfile $profile,
         Instrument $instrument,
     ) {
@@ -39,6 +42,11 @@ final readonly class BowNeed
     }
 
     public function seconds(Stroke $stroke): float
+    {
+        return $this->seconds["{$stroke->start}-{$stroke->end}"] ??= $this->added($stroke);
+    }
+
+    private function added(Stroke $stroke): float
     {
         $seconds = 0.0;
         $beat = $this->beats->resolution;

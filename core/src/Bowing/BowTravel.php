@@ -115,13 +115,21 @@ final class BowTravel
         $comfort = min(1.0, $need);
         $least = max(1, (int) floor(self::SLOWEST * $comfort * self::PLACES));
         $most = max($least, (int) ceil(self::FASTEST * $comfort * self::PLACES));
+        $efforts = [];
+        for ($steps = 0; $steps <= min($most, self::PLACES); $steps++) {
+            $efforts[$steps] = self::effort($steps / self::PLACES, $comfort);
+        }
         $best = array_fill(0, self::PLACES + 1, INF);
         $from = [];
         foreach ($costs as $start => $cost) {
             $room = $way === 1 ? self::PLACES - $start : $start;
-            for ($steps = min($least, $room); $steps <= min($most, $room); $steps++) {
+            $last = min($most, $room);
+            for ($steps = min($least, $room); $steps <= $last; $steps++) {
                 $end = $start + $way * $steps;
-                $sum = $cost + self::effort($steps / self::PLACES, $comfort) + ($wanted === null ? 0.0 : $wanted->weight * $wanted->distance($start / self::PLACES, $end / self::PLACES));
+                $sum = $cost + $efforts[$steps];
+                if ($wanted !== null) {
+                    $sum += $wanted->weight * $wanted->distance($start / self::PLACES, $end / self::PLACES);
+                }
                 if ($sum < $best[$end]) {
                     $best[$end] = $sum;
                     $from[$end] = $start;

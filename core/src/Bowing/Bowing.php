@@ -10,6 +10,9 @@ use UprightPencil\Core\Score\PlayingOrder;
 /** The door to this folder: a line's strokes, directions, way along the bow and findings. */
 final readonly class Bowing
 {
+    /** A part with more findings than this has its fixes worked out for the most serious ones first. */
+    private const MOST_TRIALS = 20;
+
     /**
      * @param  BowedLine  $line  as it is to be played: planned, or only followed
      * @param  BowMarks  $marks  all marks that it follows
@@ -32,18 +35,26 @@ final readonly class Bowing
     public static function of(BowingContext $context, Line $line, BowMarks $fixed, bool $planning = true): self
     {
         $run = BowingRun::of($context, $line, $fixed, new BowFollower(PlayingOrder::of($context->part)));
-        $trial = new FixTrial($context, $line, $fixed, $run->followed);
+        $trial = new FixTrial($context, $line, $fixed, $run, $planning);
+        $left = $planning ? $run->findings(true) : [];
+        $all = $run->findings(false, ! $planning) + $left;
+        uasort($all, static fn (BowingFinding $a, BowingFinding $b): int => $b->severity <=> $a->severity ?: $a->event->index <=> $b->event->index);
         $findings = [];
-        foreach ($run->found + ($planning ? $run->left : []) as $key => $finding) {
-            $mended = $planning && ! isset($run->left[$key]);
-            // What the plan mends is mended by its own actions; they need no second trial.
-            $findings[] = $finding->with($mended && $finding->code === 'downbeat-up' ? $finding->fixes : $trial->holding($finding, $planning), $mended);
+        foreach ($all as $key => $finding) {
+            $mended = $planning && ! isset($left[$key]);
+            $fixes = match (true) {
+                // What the plan mends is mended by its own actions; they need no second trial.
+                $mended && $finding->code === 'downbeat-up' => $finding->fixes,
+                count($findings) < self::MOST_TRIALS => $trial->holding($finding),
+                default => [],
+            };
+            $findings[] = $finding->with($fixes, $mended);
         }
         usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
 
         return $planning
-            ? new self($run->planned, $run->plannedMarks, self::firstPass($run->plannedTravel), $findings, $run->plan->cost)
-            : new self($run->followed, $fixed, self::firstPass($run->followedTravel), $findings, $run->plan->cost);
+            ? new self($run->planned, $run->plannedMarks, self::firstPass($run->travel(true)), $findings, $run->plan->cost)
+            : new self($run->followed, $fixed, self::firstPass($run->travel(false)), $findings, $run->plan->cost);
     }
 
     /**

@@ -7,32 +7,30 @@ namespace UprightPencil\Core\Bowing;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
 
-/** One line followed by its marks and planned, with what the rules say of both. */
-final readonly class BowingRun
+/** One line bowed by its marks alone and by a plan, and what the rules say of either. */
+final class BowingRun
 {
-    /**
-     * @param  BowedLine  $followed  by printed and decided marks alone
-     * @param  BowedLine  $planned  with the plan's marks too
-     * @param  list<TravelledStroke>  $followedTravel  in playing order
-     * @param  list<TravelledStroke>  $plannedTravel
-     * @param  array<string, BowingFinding>  $found  in the followed line, by key
-     * @param  array<string, BowingFinding>  $left  in the planned line
-     */
-    private function __construct(
-        public BowedLine $followed,
-        public BowedLine $planned,
-        public BowMarks $plannedMarks,
-        public Plan $plan,
-        public array $followedTravel,
-        public array $plannedTravel,
-        public array $found,
-        public array $left,
-    ) {}
+    /** @var list<TravelledStroke>|null */
+    private ?array $followedTravel = null;
+
+    /** @var list<TravelledStroke>|null */
+    private ?array $plannedTravel = null;
 
     /**
      * @param  BowMarks  $fixed  printed and decided
-     * @param  BowSign|null  $before  the direction from which the line is entered; null at the start of a part
+     * @param  BowedLine  $followed  by these alone
+     * @param  BowedLine  $planned  with the plan's marks too
      */
+    private function __construct(
+        private readonly BowingContext $context,
+        private readonly BowMarks $fixed,
+        public readonly BowedLine $followed,
+        public readonly BowedLine $planned,
+        public readonly BowMarks $plannedMarks,
+        public readonly Plan $plan,
+    ) {}
+
+    /** @param  BowSign|null  $before  the direction from which the line is entered; null at the start of a part */
     public static function of(BowingContext $context, Line $line, BowMarks $fixed, BowFollower $follower, ?BowSign $before = null): self
     {
         $strokes = StrokeReader::read($context->part, $line, $fixed, $context->beats);
@@ -40,23 +38,37 @@ final readonly class BowingRun
         $followed = $follower->follow($strokes, $fixed, $opening);
         $plan = $context->planner->plan($strokes, $fixed, $before);
         [$planned, $marks] = self::settled($context, $line, $follower, $fixed->and($plan->marks), $strokes, $opening);
-        $travel = $context->travel->along($followed, $fixed);
-        $plannedTravel = $context->travel->along($planned, $marks);
-        $directions = $planned->directions();
 
-        return new self($followed, $planned, $marks, $plan, $travel, $plannedTravel,
-            Rules::findings(self::case($context, $followed, $fixed, $fixed, $travel, $plan, $directions)),
-            Rules::findings(self::case($context, $planned, $marks, $fixed, $plannedTravel, $plan, $directions)),
-        );
+        return new self($context, $fixed, $followed, $planned, $marks, $plan);
+    }
+
+    /** @return list<TravelledStroke> in playing order */
+    public function travel(bool $planned): array
+    {
+        if ($planned && ! $this->isSame()) {
+            return $this->plannedTravel ??= $this->context->travel->along($this->planned, $this->plannedMarks);
+        }
+
+        return $this->followedTravel ??= $this->context->travel->along($this->followed, $this->fixed);
     }
 
     /**
-     * @param  list<TravelledStroke>  $travel
-     * @param  array<int, BowSign>  $planned
+     * @param  bool  $alongTheBow  false: only the rules that ask for directions, which is faster
+     * @return array<string, BowingFinding> by key, in the order of the page
      */
-    private static function case(BowingContext $context, BowedLine $line, BowMarks $marks, BowMarks $fixed, array $travel, Plan $plan, array $planned): BowingCase
+    public function findings(bool $planned, bool $alongTheBow = true): array
     {
-        return new BowingCase($context->part, $context->beats, $line, $marks, $fixed, $context->need, $context->load, $travel, $plan, $planned, $context->retakeSeconds, $context->level);
+        $c = $this->context;
+        $line = $planned ? $this->planned : $this->followed;
+        $marks = $planned ? $this->plannedMarks : $this->fixed;
+
+        return Rules::findings(new BowingCase($c->part, $c->beats, $line, $marks, $this->fixed, $c->need, $c->load, $alongTheBow ? $this->travel($planned) : [], $this->plan, $this->planned->directions(), $c->retakeSeconds, $c->level));
+    }
+
+    /** The plan proposes nothing: both lines are the same. */
+    private function isSame(): bool
+    {
+        return $this->plan->actions === [] && $this->planned->directions() === $this->followed->directions();
     }
 
     /**

@@ -11,66 +11,71 @@ use UprightPencil\Core\Score\Line;
  * Tries fixes before they are offered: the measures around a finding are bowed again with the fix decided, and it is
  * offered only when the finding is gone and nothing worse has come up.
  */
-final readonly class FixTrial
+final class FixTrial
 {
+    /** What these fixes do is plain: a sign at the jump, and a sign less where it says nothing. */
+    private const CERTAIN = ['repeat-mismatch', 'unneeded-mark'];
+
     private const MEASURES_BEFORE = 2;
 
     private const MEASURES_AFTER = 5;
 
-    public function __construct(
-        private BowingContext $context,
-        private Line $line,
-        private BowMarks $fixed,
-        private BowedLine $followed,
-    ) {}
+    /** @var array<int, BowSign> event index => its direction in the whole line */
+    private readonly array $directions;
 
-    /**
-     * @param  bool  $planning  whether the plan works around the fix
-     * @return list<BowingFix> those that hold, cheapest first
-     */
-    public function holding(BowingFinding $finding, bool $planning): array
+    /** @var array<int, array<string, BowingFinding>> measure => what is found around it without any fix */
+    private array $known = [];
+
+    /** @param  bool  $planning  whether the plan works around a fix, or the line is only followed */
+    public function __construct(
+        private readonly BowingContext $context,
+        private readonly Line $line,
+        private readonly BowMarks $fixed,
+        BowingRun $run,
+        private readonly bool $planning,
+    ) {
+        $this->directions = ($planning ? $run->planned : $run->followed)->directions();
+    }
+
+    /** @return list<BowingFix> those that hold, cheapest first */
+    public function holding(BowingFinding $finding): array
     {
-        $fixes = $finding->code === 'repeat-mismatch' ? $finding->fixes : $this->tried($finding, $planning);
+        $fixes = in_array($finding->code, self::CERTAIN, true) ? $finding->fixes : $this->tried($finding);
         usort($fixes, static fn (BowingFix $a, BowingFix $b): int => $a->cost <=> $b->cost);
 
         return $fixes;
     }
 
     /** @return list<BowingFix> */
-    private function tried(BowingFinding $finding, bool $planning): array
+    private function tried(BowingFinding $finding): array
     {
         if ($finding->fixes === []) {
             return [];
         }
-        $around = $this->line->measures($finding->event->measure - self::MEASURES_BEFORE, $finding->event->measure + self::MEASURES_AFTER);
+        $measure = $finding->event->measure;
+        $around = $this->line->measures($measure - self::MEASURES_BEFORE, $measure + self::MEASURES_AFTER);
         $before = $this->directionBefore($around->events[0]->index ?? 0);
-        $known = self::findingsOf($this->run($around, $this->fixed, $before), $planning);
+        $known = $this->known[$measure] ??= $this->found($around, $this->fixed, $before);
 
-        return array_values(array_filter($finding->fixes, function (BowingFix $fix) use ($finding, $around, $before, $known, $planning): bool {
-            $after = self::findingsOf($this->run($around, $fix->on($this->fixed), $before), $planning);
-            $new = array_filter(array_diff_key($after, $known), static fn (BowingFinding $other): bool => $other->severity > $finding->severity);
+        return array_values(array_filter($finding->fixes, function (BowingFix $fix) use ($finding, $around, $before, $known): bool {
+            $after = $this->found($around, $fix->on($this->fixed), $before);
+            $worse = array_filter(array_diff_key($after, $known), static fn (BowingFinding $other): bool => $other->severity > $finding->severity);
 
-            return ! isset($after[$finding->key()]) && $new === [];
+            return ! isset($after[$finding->key()]) && $worse === [];
         }));
     }
 
-    private function run(Line $around, BowMarks $fixed, ?BowSign $before): BowingRun
-    {
-        return BowingRun::of($this->context, $around, $fixed, new BowFollower, $before);
-    }
-
     /** @return array<string, BowingFinding> */
-    private static function findingsOf(BowingRun $run, bool $planning): array
+    private function found(Line $around, BowMarks $fixed, ?BowSign $before): array
     {
-        return $planning ? $run->left : $run->found;
+        return BowingRun::of($this->context, $around, $fixed, new BowFollower, $before)->findings($this->planning);
     }
 
     private function directionBefore(int $event): ?BowSign
     {
-        $directions = $this->followed->directions();
         for ($index = $event - 1; $index >= 0; $index--) {
-            if (isset($directions[$index])) {
-                return $directions[$index];
+            if (isset($this->directions[$index])) {
+                return $this->directions[$index];
             }
         }
 

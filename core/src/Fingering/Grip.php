@@ -12,12 +12,14 @@ final readonly class Grip
      * @param  non-empty-list<Stop>  $stops  one for each note head of the event, in its order
      * @param  float  $position  the position's name as a number
      * @param  string|null  $untaught  what of it the class has not been taught
+     * @param  int  $id  tells the grips of one search apart
      */
     public function __construct(
         public int $hand,
         public array $stops,
         public float $position,
         public ?string $untaught = null,
+        public int $id = 0,
     ) {}
 
     /** The stop that leads the hand: the only one, or the first of a chord. */

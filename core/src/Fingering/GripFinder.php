@@ -26,6 +26,11 @@ final class GripFinder
     /** @var array<string, list<array{int, Stop, string|null}>> */
     private array $known = [];
 
+    /** @var array<string, list<Grip>> grips of pitches that nobody decided about, so that the same note has the same grips */
+    private array $free = [];
+
+    private int $grips = 0;
+
     public function __construct(
         private readonly Instrument $instrument,
         private readonly ClassProfile $profile,
@@ -44,7 +49,19 @@ final class GripFinder
      */
     public function grips(array $pitches, array $locks): array
     {
-        $all = $this->combined($pitches, $locks);
+        if (array_filter($locks) === []) {
+            return $this->free[implode(' ', array_map(static fn (Pitch $pitch): string => $pitch->name(), $pitches))] ??= $this->taughtFirst($this->combined($pitches, []));
+        }
+
+        return $this->taughtFirst($this->combined($pitches, $locks));
+    }
+
+    /**
+     * @param  list<Grip>  $all
+     * @return list<Grip>
+     */
+    private function taughtFirst(array $all): array
+    {
         $taught = array_values(array_filter($all, static fn (Grip $grip): bool => $grip->untaught === null));
 
         return $taught === [] ? $all : $taught;
@@ -98,7 +115,7 @@ final class GripFinder
         $grips = [];
         foreach ($ways as [$stops, $untaught]) {
             if ($this->adjacent($stops)) {
-                $grips[] = new Grip($hand, $stops, $this->instrument->position($hand), $untaught);
+                $grips[] = new Grip($hand, $stops, $this->instrument->position($hand), $untaught, $this->grips++);
             }
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
-/** A cost of going from one grip to the next. */
+/** A cost of going from one grip to the next. Of the step it may use only what is in the step's signature. */
 interface MoveTerm extends Term
 {
     /** @return float points, 0 or more */

@@ -60,10 +60,14 @@ final readonly class Solver
         }
         $steps = $this->steps($events, $joined);
         $terms = $this->terms;
+        $signatures = array_map(static fn (Step $step): int => $step->signature(), $steps);
+        $moves = [];
         $path = ShortestPath::through(
             $layers,
             static fn (Grip $grip, int $index): float => $terms->standing($grip, $steps[$index]) + ($index === 0 ? 0.3 * abs($grip->hand - 2) : 0.0),
-            static fn (Grip $from, Grip $to, int $index): float => $terms->moving($from, $to, $steps[$index]),
+            static function (Grip $from, Grip $to, int $index) use ($terms, $steps, $signatures, &$moves): float {
+                return $moves[$signatures[$index]][$from->id][$to->id] ??= $terms->moving($from, $to, $steps[$index]);
+            },
         );
         $fingerings = $this->fingerings($events, $path->states, $locks);
         $this->carryOverTies($line, $fingerings);

@@ -25,6 +25,12 @@ final readonly class Step
         public float $seconds,
     ) {}
 
+    /** All that the cost of moving depends on besides the two grips: steps with the same signature cost the same. */
+    public function signature(): int
+    {
+        return ($this->isFast() ? 1 : 0) | ($this->slurred ? 2 : 0) | ($this->afterRest() ? 4 : 0) | (($this->rise <=> 0) + 1) << 3;
+    }
+
     public function isFast(): bool
     {
         return $this->secondsBefore < self::FAST;

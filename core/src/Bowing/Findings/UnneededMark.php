@@ -17,7 +17,7 @@ final class UnneededMark implements BowingRule
     public function find(BowingCase $case): array
     {
         $findings = [];
-        $last = null;
+        $last = $told = null;
         foreach ($case->line->played as $bowed) {
             $stroke = $case->line->strokes[$bowed->stroke];
             $id = $stroke->id();
@@ -27,7 +27,8 @@ final class UnneededMark implements BowingRule
                 continue;
             }
             $measure = $stroke->first()->measure;
-            if ($last !== null && $measure - $last <= self::WITHIN_MEASURES && $measure >= $last && ! isset($findings[$bowed->stroke])) {
+            if ($last !== null && $measure - $last <= self::WITHIN_MEASURES && $measure >= $last && ($told === null || $measure - $told > self::WITHIN_MEASURES) && ! isset($findings[$bowed->stroke])) {
+                $told = $measure;
                 $findings[$bowed->stroke] = new BowingFinding(
                     'unneeded-mark',
                     $stroke->first(),
