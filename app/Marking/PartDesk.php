@@ -137,7 +137,7 @@ final readonly class PartDesk
 
     public function markedMusicXml(): string
     {
-        return Writer::write(MarkedScore::of($this->score, [$this->marked()], [$this->scorePart()->id => $this->decisions()]));
+        return Writer::write(MarkedScore::of($this->score, [$this->marked()]));
     }
 
     /** @return list<array{measure: string, beat: string, note: string, sign: string}> */

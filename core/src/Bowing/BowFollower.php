@@ -28,7 +28,7 @@ final readonly class BowFollower
         foreach ($this->passes($strokes) as $number => [$jumps, $indexes]) {
             $jumped = $jumped || $jumps;
             foreach ($indexes as $index) {
-                $bowed = self::bow($strokes[$index], $index, $number, $before, $marks, $opening, $jumped);
+                $bowed = self::bow($strokes[$index], $index, $number, $before, $marks, $opening, $jumped, $strokes[$index - 1] ?? null);
                 $played[] = $bowed;
                 $before = $bowed->direction;
                 $jumped = false;
@@ -59,7 +59,7 @@ final readonly class BowFollower
         return $passes;
     }
 
-    private static function bow(Stroke $stroke, int $index, int $visit, ?BowSign $before, BowMarks $marks, BowSign $opening, bool $jumped): BowedStroke
+    private static function bow(Stroke $stroke, int $index, int $visit, ?BowSign $before, BowMarks $marks, BowSign $opening, bool $jumped, ?Stroke $held): BowedStroke
     {
         $locked = self::lock($stroke, $marks);
         if ($before === null) {
@@ -74,10 +74,13 @@ final readonly class BowFollower
         $action = $marks->actions[(string) $stroke->id()] ?? null;
         $direction = $locked ?? ($action === BowAction::Retake ? BowSign::Down : $before->other());
         $same = $direction === $before;
-        $air = $action === BowAction::Retake || $stroke->gap > 0 || $jumped;
+        // After a staggered note the players arrive on whatever direction is wanted.
+        $afterStagger = $held !== null && ($marks->actions[(string) $held->id()] ?? null) === BowAction::Stagger;
+        $air = $action === BowAction::Retake || $stroke->gap > 0 || $jumped || $afterStagger;
         $done = match (true) {
+            $same && $afterStagger => null,
             $same && $air => BowAction::Retake,
-            $action === BowAction::Split, $action === BowAction::Lift => $action,
+            $action === BowAction::Split, $action === BowAction::Lift, $action === BowAction::Strike, $action === BowAction::Join => $action,
             default => null,
         };
 

@@ -16,7 +16,8 @@ final readonly class BowMarks
      * @param  array<string, BowPlace>  $places
      * @param  array<int, true>  $hooked  measures whose dotted pairs are hooked
      * @param  array<int, true>  $paired  measures whose second and third of three equal beats are hooked
-     * @param  array<string, int>  $desks  how many desks a staggered change is for
+     * @param  array<string, int>  $desks  how many desks a stagger is for, or how many changes a held note has
+     * @param  array<int, true>  $cuts  ticks at which a change on a held note is printed
      */
     public function __construct(
         public array $directions = [],
@@ -26,6 +27,7 @@ final readonly class BowMarks
         public array $hooked = [],
         public array $paired = [],
         public array $desks = [],
+        public array $cuts = [],
     ) {}
 
     /** These marks with others laid over them. */
@@ -39,6 +41,7 @@ final readonly class BowMarks
             $this->hooked + $others->hooked,
             $this->paired + $others->paired,
             [...$this->desks, ...$others->desks],
+            $this->cuts + $others->cuts,
         );
     }
 }

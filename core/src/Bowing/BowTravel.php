@@ -76,9 +76,9 @@ final class BowTravel
         if ($seconds === 0.0) {
             return [$costs, array_keys($costs)];
         }
-        $best = $from = [];
+        $best = array_fill(0, self::PLACES + 1, INF);
+        $from = array_keys($best);
         for ($to = 0; $to <= self::PLACES; $to++) {
-            $best[$to] = INF;
             foreach ($costs as $place => $cost) {
                 $far = abs($to - $place) / self::PLACES;
                 $taken = $this->circle * $far;
@@ -90,7 +90,7 @@ final class BowTravel
             }
         }
 
-        return [$best, array_values($from)];
+        return [array_values($best), array_values($from)];
     }
 
     /** Time to move in the air: the rest, or for a retake without one a third of the note before. */
@@ -137,7 +137,7 @@ final class BowTravel
             }
         }
 
-        return [$best, $from];
+        return [array_values($best), $from];
     }
 
     /** What it costs to use this much bow where another amount is comfortable. */

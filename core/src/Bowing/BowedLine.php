@@ -39,7 +39,10 @@ final readonly class BowedLine
         $directions = [];
         foreach ($this->strokes as $index => $stroke) {
             $direction = $this->direction($index);
-            foreach ($direction === null ? [] : $stroke->events as $event) {
+            if ($direction === null) {
+                continue;
+            }
+            foreach ($stroke->events as $event) {
                 $directions[$event->index] ??= $direction;
             }
         }

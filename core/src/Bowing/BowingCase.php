@@ -59,7 +59,11 @@ final readonly class BowingCase
         return "measure {$measure}, beat {$words}";
     }
 
-    /** The ids of the last note of the stroke before and the first of this one: what a hook joins. @return non-empty-list<string> */
+    /**
+     * The ids of the last note of the stroke before and the first of this one: what a hook joins.
+     *
+     * @return non-empty-list<string>
+     */
     public function hookNotes(int $stroke): array
     {
         $id = $this->line->strokes[$stroke]->first()->first()->id;

@@ -25,7 +25,11 @@ final readonly class PlannedAction
         public int $times = 1,
     ) {}
 
-    /** What has to be decided to have it, in the words of `contract.md`. @return array<string, mixed> */
+    /**
+     * What has to be decided to have it, in the words of `contract.md`.
+     *
+     * @return array<string, mixed>
+     */
     public function decision(): array
     {
         $note = $this->notes[count($this->notes) - 1];

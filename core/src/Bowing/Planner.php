@@ -19,9 +19,6 @@ final readonly class Planner
 
     private const RETAKE_COST = 0.5;
 
-    /** Slurring two separate notes changes what is heard; hooking them does not. */
-    private const JOIN_OVER_HOOK = 0.3;
-
     private const OPENING_UP = 1.5;
 
     public function __construct(
@@ -112,6 +109,9 @@ final readonly class Planner
         if ($action === BowAction::Retake) {
             return $to === (BowFollower::lock($stroke, $marks) ?? BowSign::Down) ? 0.0 : self::FORBIDDEN;
         }
+        if (($marks->actions[(string) $strokes[$index - 1]->id()] ?? null) === BowAction::Stagger) {
+            return 0.0;
+        }
         if ($from !== $to) {
             return Figures::isMarch($strokes, $index) ? $this->school->marchCost() : 0.0;
         }
@@ -160,6 +160,8 @@ final readonly class Planner
                 continue;
             }
             if ($index === 0) {
+                $directions[$id] = $way->start;
+            } elseif (($marks->actions[(string) $strokes[$index - 1]->id()] ?? null) === BowAction::Stagger) {
                 $directions[$id] = $way->start;
             } elseif ($way->start === $ways[$index - 1]->end() && ! $stroke->hooked && BowFollower::lock($stroke, $marks) === null && ! isset($marks->actions[$id])) {
                 $action = $stroke->gap > 0 ? BowAction::Retake : BowAction::Hook;

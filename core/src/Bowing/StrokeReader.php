@@ -99,6 +99,11 @@ final class StrokeReader
             $times = $this->marks->desks[$stroke->first()->first()->id] ?? 1;
             array_push($ticks, ...(new ChangePlace($this->beats))->within($stroke, $times + 1));
         }
+        foreach (array_keys($this->marks->cuts) as $tick) {
+            if ($tick > $stroke->start && $tick < $stroke->end && $stroke->isOneNote()) {
+                $ticks[] = $tick;
+            }
+        }
         sort($ticks);
 
         return array_values(array_unique($ticks));

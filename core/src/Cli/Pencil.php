@@ -140,16 +140,16 @@ final class Pencil
         $settings = self::settings($arguments, $planning);
         $reading = self::load($arguments->file);
         $decisions = self::decisions($arguments);
-        $marked = $chosen = [];
+        $marked = [];
         foreach (self::parts($arguments, $reading->score) as $part) {
-            $chosen[$part->id] = PartDecisions::of($part, PartDecisions::about($part, $reading->score, $decisions));
-            $marked[] = PartMarker::mark($reading->score, $part, $chosen[$part->id], $settings);
+            $chosen = PartDecisions::of($part, PartDecisions::about($part, $reading->score, $decisions));
+            $marked[] = PartMarker::mark($reading->score, $part, $chosen, $settings);
         }
 
         return match ($format) {
             'json' => self::json(self::report($reading, $marked, $planning)),
             'text' => Report::marking($marked, $planning),
-            default => Music::write(MarkedScore::of($reading->score, $marked, $chosen), $format),
+            default => Music::write(MarkedScore::of($reading->score, $marked), $format),
         };
     }
 

@@ -27,6 +27,19 @@ final readonly class MarkedPart
         public float $fingeringCost,
     ) {}
 
+    /** @return array<string, int> note id => ticks from the start of the part */
+    public function starts(): array
+    {
+        $starts = [];
+        foreach ($this->part->measures as $measure) {
+            foreach ($measure->notes() as $note) {
+                $starts[$note->id] = $measure->start + $note->onset;
+            }
+        }
+
+        return $starts;
+    }
+
     /** @return array<string, mixed> in the words of `contract.md` */
     public function toArray(): array
     {

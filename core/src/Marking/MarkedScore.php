@@ -6,12 +6,18 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Score\Articulation;
+use UprightPencil\Core\Score\Attributes;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Direction;
+use UprightPencil\Core\Score\DirectionKind;
+use UprightPencil\Core\Score\DirectionSign;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\Span;
 use UprightPencil\Core\Score\Technical;
+use UprightPencil\Core\Score\Verbatim;
 
 /** A score with its written marks as part of the notes, ready for any format. */
 final class MarkedScore
@@ -19,11 +25,12 @@ final class MarkedScore
     /** Printed slurs rarely reach this number, so a pencilled one does not meet them. */
     private const HOOK_SLUR = 16;
 
+    private const PENCIL_SLUR = 15;
+
     /**
      * @param  list<MarkedPart>  $marked  parts that are not among them stay as they are
-     * @param  array<string, PartDecisions>  $decisions  by part id
      */
-    public static function of(Score $score, array $marked, array $decisions): Score
+    public static function of(Score $score, array $marked): Score
     {
         $byId = [];
         foreach ($marked as $part) {
@@ -31,12 +38,12 @@ final class MarkedScore
         }
 
         return $score->with(parts: array_map(
-            static fn (Part $part): Part => isset($byId[$part->id]) ? self::part($part, $byId[$part->id], $decisions[$part->id] ?? null) : $part,
+            static fn (Part $part): Part => isset($byId[$part->id]) ? self::part($part, $byId[$part->id]) : $part,
             $score->parts,
         ));
     }
 
-    private static function part(Part $part, MarkedPart $marked, ?PartDecisions $decisions): Part
+    private static function part(Part $part, MarkedPart $marked): Part
     {
         $marks = [];
         $hookStarts = [];
@@ -51,9 +58,10 @@ final class MarkedScore
                 $last[$mark->stroke] = $mark->note->chord ? $last[$mark->stroke] ?? $mark->note->id : $mark->note->id;
             }
         }
+        $slurs = SlurMarks::of($marked);
         $measures = [];
-        foreach ($part->measures as $index => $measure) {
-            $measures[] = self::measure($measure, $marks, $hookStarts, isset($decisions?->struck[$index]));
+        foreach ($part->measures as $measure) {
+            $measures[] = $measure->with(items: self::items($measure, $marks, $hookStarts, $slurs, self::wordsIn($measure, $marks)));
         }
 
         return $part->with(measures: $measures);
@@ -62,22 +70,90 @@ final class MarkedScore
     /**
      * @param  array<string, NoteMark>  $marks
      * @param  array<string, true>  $hookStarts
+     * @param  array<string, list<Direction>>  $words  note id => what stands before it
+     * @return list<Note|Direction|Attributes|Verbatim>
      */
-    private static function measure(Measure $measure, array $marks, array $hookStarts, bool $struck): Measure
+    private static function items(Measure $measure, array $marks, array $hookStarts, SlurMarks $slurs, array $words): array
     {
-        return $measure->with(items: array_map(static function (object $item) use ($marks, $hookStarts, $struck): object {
-            if (! $item instanceof Note) {
-                return $item;
-            }
-            $note = $struck ? $item->with(slurs: []) : $item;
+        $items = [];
+        foreach ($measure->items as $item) {
+            if (! $item instanceof Note || ! isset($marks[$item->id])) {
+                $items[] = $item;
 
-            return isset($marks[$item->id]) ? self::note($note, $marks[$item->id], isset($hookStarts[$item->id])) : $note;
-        }, $measure->items));
+                continue;
+            }
+            array_push($items, ...$words[$item->id] ?? []);
+            $items[] = self::note($item, $marks[$item->id], isset($hookStarts[$item->id]), $slurs);
+        }
+
+        return $items;
     }
 
-    private static function note(Note $note, NoteMark $mark, bool $startsHook): Note
+    /**
+     * What MusicXML has no sign for goes out as words: changes inside a held note, retakes without a rest, places of the
+     * bow, staggered changes.
+     *
+     * @param  array<string, NoteMark>  $marks
+     * @return array<string, list<Direction>>
+     */
+    private static function wordsIn(Measure $measure, array $marks): array
     {
-        $slurs = $note->slurs;
+        $words = [];
+        foreach ($measure->notes() as $note) {
+            $mark = $marks[$note->id] ?? null;
+            if ($mark === null || $note->chord) {
+                continue;
+            }
+            $said = array_filter([
+                $mark->bowAction === BowAction::Retake && ! self::isSaid($measure, $note, 'retake') ? 'retake' : null,
+                $mark->place !== null && ! self::isSaid($measure, $note, mb_strtolower($mark->place->value)) ? $mark->place->value : null,
+                $mark->stagger === [] ? null : self::staggerWords($mark->stagger),
+            ]);
+            foreach ($said as $text) {
+                $words[$note->id][] = new Direction($note->onset, [new DirectionSign(DirectionKind::Words, $text)], placement: 'above');
+            }
+            foreach ($mark->changes as $change) {
+                $offset = $change['tick'] - $measure->start - $note->onset;
+                if ($offset > 0 && ! self::isSaidAt($measure, $note->onset + $offset, 'change bow')) {
+                    $words[$note->id][] = new Direction($note->onset, [new DirectionSign(DirectionKind::Words, 'change bow')], $offset, 'above');
+                }
+            }
+        }
+
+        return $words;
+    }
+
+    private static function isSaid(Measure $measure, Note $note, string $words): bool
+    {
+        return self::isSaidAt($measure, $note->onset, $words);
+    }
+
+    private static function isSaidAt(Measure $measure, int $onset, string $words): bool
+    {
+        foreach ($measure->directions() as $direction) {
+            if ($direction->time() === $onset && $direction->words() === $words) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param list<list<array{measure: string, beat: float, tick: int}>> $stagger */
+    private static function staggerWords(array $stagger): string
+    {
+        $players = [];
+        foreach ($stagger as $index => $changes) {
+            $name = count($stagger) === 2 ? ['outside', 'inside'][$index] : 'desk '.($index + 1);
+            $players[] = $name.' '.implode(' ', array_map(static fn (array $change): string => "{$change['measure']}:{$change['beat']}", $changes));
+        }
+
+        return 'stagger: '.implode(', ', $players);
+    }
+
+    private static function note(Note $note, NoteMark $mark, bool $startsHook, SlurMarks $marks): Note
+    {
+        $slurs = self::slurs($note, $marks);
         $articulations = $note->articulations;
         if ($mark->bowAction === BowAction::Hook && ! $note->chord && ! self::isUnderSlur($note)) {
             array_unshift($slurs, new Span('stop', self::HOOK_SLUR));
@@ -90,6 +166,26 @@ final class MarkedScore
         }
 
         return $note->with(slurs: $slurs, articulations: $articulations, technical: self::technical($note->technical, $mark));
+    }
+
+    /**
+     * The printed slurs without those that are struck, and the pencilled ones.
+     *
+     * @return list<Span>
+     */
+    private static function slurs(Note $note, SlurMarks $marks): array
+    {
+        $starts = isset($marks->struck[$note->id]);
+        $ends = in_array($note->id, $marks->struck, true);
+        $slurs = array_values(array_filter($note->slurs, static fn (Span $span): bool => ! ($starts && $span->type === 'start') && ! ($ends && $span->type === 'stop')));
+        if (in_array($note->id, $marks->added, true)) {
+            array_unshift($slurs, new Span('stop', self::PENCIL_SLUR));
+        }
+        if (isset($marks->added[$note->id])) {
+            $slurs[] = new Span('start', self::PENCIL_SLUR);
+        }
+
+        return $slurs;
     }
 
     /** A printed slur that ends here already says that the direction goes on. */
@@ -112,12 +208,23 @@ final class MarkedScore
         $string = $writes && (in_array('string', $mark->decided, true) || $mark->fingering->position > 1) ? 4 - $stop->string : $printed->string;
 
         return new Technical(
-            $mark->bowMark ? $mark->direction : $printed->bow,
+            self::bow($printed, $mark),
             $finger > 0 ? (string) $finger : ($writes ? null : $printed->finger),
             $string,
             $writes ? $finger === 0 : $printed->open,
             $printed->harmonic,
             $printed->other,
         );
+    }
+
+    /** A change of bow that falls on a note which is held over is written there as a sign. */
+    private static function bow(Technical $printed, NoteMark $mark): ?BowSign
+    {
+        if (in_array('bowMark', $mark->decided, true) && ! $mark->bowMark) {
+            return null;
+        }
+        $changes = $mark->bowAction === BowAction::Change && $mark->note->tieStop && $mark->changes === [];
+
+        return $mark->bowMark || $changes ? $mark->direction : $printed->bow;
     }
 }

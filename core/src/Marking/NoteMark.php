@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\BowPlace;
 use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingerLock;
@@ -21,6 +22,9 @@ final readonly class NoteMark
      * @param  bool  $bowMark  the direction is written on the page
      * @param  TravelledStroke|null  $travel  the way of its stroke along the bow
      * @param  list<array{measure: string, beat: float, tick: int}>  $changes  of the bow while it is held
+     * @param  list<list<array{measure: string, beat: float, tick: int}>>  $stagger  the changes of each player or desk
+     * @param  BowPlace|null  $place  where on the bow, when somebody said so
+     * @param  float|null  $degree  how loud, from 0 (pp) to 5 (ff)
      * @param  bool  $fingerMark  the finger is written on the page
      * @param  FingerLock|null  $impossible  a decided finger that cannot be played: it stays on the page all the same
      * @param  list<string>  $decided  which fields somebody decided
@@ -37,6 +41,9 @@ final readonly class NoteMark
         public ?BowAction $bowAction,
         public ?TravelledStroke $travel,
         public array $changes,
+        public array $stagger,
+        public ?BowPlace $place,
+        public ?float $degree,
         public ?Fingering $fingering,
         public ?string $string,
         public bool $fingerMark,
@@ -53,6 +60,20 @@ final readonly class NoteMark
         }
 
         return $this->fingering === null ? null : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
+    }
+
+    /**
+     * Where the bow touches the string: 1 over the fingerboard to 5 at the bridge; louder is nearer the bridge, and a thin
+     * top string played softly stays out a little (`bowing.md`, “Contact lane”).
+     */
+    private function contactLane(): ?int
+    {
+        if ($this->degree === null) {
+            return null;
+        }
+        $top = $this->fingering !== null && $this->fingering->stop->string === 3 && $this->degree <= 1.0;
+
+        return max(1, min(5, (int) round(1 + 0.8 * $this->degree) - ($top ? 1 : 0)));
     }
 
     /** @return array<string, mixed> in the words of `contract.md` */
@@ -76,6 +97,10 @@ final readonly class NoteMark
             'bowFrom' => $this->travel?->from,
             'bowTo' => $this->travel?->to,
             'changes' => $this->changes,
+            'stagger' => $this->stagger,
+            'place' => $this->place?->value,
+            'contactLane' => $this->contactLane(),
+            'elbow' => $this->fingering === null ? null : $this->fingering->stop->string + 1,
             'string' => $this->string,
             'finger' => $stop?->finger,
             'placement' => $stop?->placement->value,

@@ -12,7 +12,10 @@ use UprightPencil\Core\Bowing\BowingContext;
 use UprightPencil\Core\Bowing\BowingFinding;
 use UprightPencil\Core\Bowing\BowingFix;
 use UprightPencil\Core\Bowing\BowMarks;
+use UprightPencil\Core\Bowing\BowNeed;
 use UprightPencil\Core\Bowing\LeftHand;
+use UprightPencil\Core\Bowing\PrintedBows;
+use UprightPencil\Core\Bowing\Stagger;
 use UprightPencil\Core\Bowing\Stroke;
 use UprightPencil\Core\Bowing\StrokeReader;
 use UprightPencil\Core\Bowing\TravelledStroke;
@@ -23,6 +26,7 @@ use UprightPencil\Core\Fingering\FingeringFinding;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Fingering\FingerMarks;
 use UprightPencil\Core\Fingering\Solver;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Note;
@@ -31,6 +35,7 @@ use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
+use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Strings\SoundingPitch;
 
 /** Works a whole part out: follows and plans the bow, chooses fingers, and lists what the director should look at. */
@@ -80,28 +85,15 @@ final class PartMarker
 
     private function markLine(Line $line): void
     {
-        $marks = $this->printedBows($line)->and($this->decisions->bowMarks());
+        // A printed sign that somebody took off the page says nothing any more.
+        $struck = array_map(static fn (): bool => true, array_filter($this->decisions->notes, static fn (array $fields): bool => ($fields['bowMark'] ?? true) === false));
+        $marks = PrintedBows::of($this->part, $line, $struck)->and($this->decisions->bowMarks());
         if ($this->settings->fingering) {
             $this->finger($line, StrokeReader::joined(...StrokeReader::read($this->part, $line, $marks, $this->beats)));
         }
         if ($this->settings->bowing) {
             $this->bow($line, $marks);
         }
-    }
-
-    /** A printed sign that somebody took off the page says nothing any more. */
-    private function printedBows(Line $line): BowMarks
-    {
-        $directions = [];
-        foreach ($line->events as $event) {
-            foreach ($event->notes as $note) {
-                if ($note->technical->bow !== null && ($this->decisions->notes[$note->id]['bowMark'] ?? true) !== false) {
-                    $directions[$note->id] = $note->technical->bow;
-                }
-            }
-        }
-
-        return new BowMarks($directions);
     }
 
     private function bow(Line $line, BowMarks $marks): void
@@ -120,6 +112,7 @@ final class PartMarker
         foreach ($bowing->line->strokes as $index => $stroke) {
             $this->strokes++;
             $this->markStroke($stroke, $bowing->line->firstPass[$index] ?? null, $bowing->travel[$index] ?? null, isset($written[$index]));
+            $this->remarks($context, $bowing, $index);
         }
         $this->bowingCost += $bowing->cost;
         array_push($this->findings, ...array_map($this->bowingFinding(...), $bowing->findings));
@@ -140,6 +133,47 @@ final class PartMarker
                 ];
             }
         }
+    }
+
+    /** What else the bow has to do at a stroke: where it is set down, how a held note is staggered, what to remember. */
+    private function remarks(BowingContext $context, Bowing $bowing, int $index): void
+    {
+        $stroke = $bowing->line->strokes[$index];
+        $id = $stroke->id();
+        if ($id === null) {
+            return;
+        }
+        $this->marks[$id]['place'] = $bowing->marks->places[$id] ?? null;
+        $this->marks[$id]['degree'] = $context->need->degree($stroke);
+        if (($bowing->marks->actions[$id] ?? null) === BowAction::Stagger) {
+            $this->marks[$id]['bowAction'] = BowAction::Stagger;
+            $this->marks[$id]['stagger'] = $this->staggered($context, $bowing, $index, $bowing->marks->desks[$id] ?? 2);
+        }
+        if ($this->settings->profile->level === Level::FirstYear && ($index === 0 || $stroke->gap >= $this->score->resolution)) {
+            $this->marks[$id]['reasons'] = [...$this->reasonsOf($id), 'Set the bow on the string before it starts.'];
+        }
+    }
+
+    /** @return list<string> */
+    private function reasonsOf(string $note): array
+    {
+        $reasons = $this->marks[$note]['reasons'] ?? [];
+
+        return is_array($reasons) ? array_values(array_filter($reasons, is_string(...))) : [];
+    }
+
+    /** @return list<list<array{measure: string, beat: float, tick: int}>> for each player or desk its changes */
+    private function staggered(BowingContext $context, Bowing $bowing, int $index, int $desks): array
+    {
+        $stroke = $bowing->line->strokes[$index];
+        $least = (int) ceil($context->need->excess($stroke) / BowNeed::MOST - 1e-9) - 1;
+        $stagger = Stagger::of($stroke, $this->beats, $bowing->line->direction($index) ?? BowSign::Down, $bowing->line->direction($index + 1), $least, $desks);
+
+        return array_map(fn (array $ticks): array => array_map(function (int $tick): array {
+            [$measure, $beat] = $this->beats->placeAt($tick);
+
+            return ['measure' => $measure, 'beat' => $beat, 'tick' => $tick];
+        }, $ticks), $stagger->changes);
     }
 
     /**
@@ -296,6 +330,9 @@ final class PartMarker
             'bowAction' => null,
             'travel' => null,
             'changes' => [],
+            'stagger' => [],
+            'place' => null,
+            'degree' => null,
             'fingering' => null,
             'string' => null,
             'fingerMark' => false,

@@ -5,24 +5,27 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Score\BowSign;
 
 /**
  * What is drawn over the engraved page: only marks that are written and that the print does not have already.
  * The browser draws these and works nothing out.
+ *
+ * @phpstan-type Mark array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool}
  */
 final class PencilLayer
 {
-    /**
-     * @return list<array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, decided: bool}>
-     */
+    /** @return list<Mark> */
     public static function of(MarkedPart $part): array
     {
         $marks = [];
         $hand = null;
         $lastOfStroke = [];
+        $slurs = SlurMarks::of($part);
+        $starts = $part->starts();
         foreach ($part->notes as $note) {
-            $drawn = self::mark($note, $hand, $lastOfStroke);
-            if ($drawn['bow'] !== null || $drawn['finger'] !== null || $drawn['action'] !== null) {
+            $drawn = self::mark($note, $hand, $lastOfStroke, $slurs, $starts[$note->note->id] ?? 0);
+            if (self::shows($drawn)) {
                 $marks[] = $drawn;
             }
             $hand = $note->fingering === null || $note->fingering->stop->finger === 0 ? $hand : $note->fingering->hand;
@@ -34,11 +37,18 @@ final class PencilLayer
         return $marks;
     }
 
+    /** @param Mark $mark */
+    private static function shows(array $mark): bool
+    {
+        return array_filter(array_diff_key($mark, ['note' => 1, 'decided' => 1])) !== [] || $mark['finger'] === '0';
+    }
+
     /**
      * @param  array<int, string>  $lastOfStroke
-     * @return array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, decided: bool}
+     * @param  int  $start  ticks from the start of the part
+     * @return Mark
      */
-    private static function mark(NoteMark $note, ?int $hand, array $lastOfStroke): array
+    private static function mark(NoteMark $note, ?int $hand, array $lastOfStroke, SlurMarks $slurs, int $start): array
     {
         $technical = $note->note->technical;
         $bow = $note->bowMark && $technical->bow !== $note->direction ? $note->direction?->value : null;
@@ -49,15 +59,52 @@ final class PencilLayer
         $moves = $finger !== null && $note->fingering->stop->finger !== 0
             && $note->fingering->hand !== $hand && ($hand !== null || $note->fingering->position !== 1.0);
         $from = $note->bowAction === BowAction::Hook && $note->stroke !== null ? $lastOfStroke[$note->stroke - 1] ?? null : null;
+        $share = static fn (int $tick): float => round(($tick - $start) / max(1, $note->note->duration), 3);
 
         return [
             'note' => $note->note->id,
             'bow' => $bow,
-            'action' => $note->bowAction?->value,
+            'action' => in_array($note->bowAction, [BowAction::Hook, BowAction::Retake, BowAction::Lift, BowAction::Split], true) && self::isPencilled($note) ? $note->bowAction->value : null,
             'from' => $from,
             'finger' => $finger,
             'position' => $moves ? HouseStyle::position($note->fingering) : null,
+            'place' => $note->place?->value,
+            'changes' => self::changes($note, $share),
+            'stagger' => array_map(static fn (array $player): array => array_map(static fn (array $change): float => $share($change['tick']), $player), $note->stagger),
+            'slurTo' => $slurs->added[$note->note->id] ?? null,
+            'struckTo' => $slurs->struck[$note->note->id] ?? null,
             'decided' => $note->decided !== [],
         ];
+    }
+
+    /** A hook that is printed (dots under a slur) needs no pencil. */
+    private static function isPencilled(NoteMark $note): bool
+    {
+        if ($note->bowAction !== BowAction::Hook) {
+            return true;
+        }
+        foreach ($note->note->slurs as $slur) {
+            if ($slur->type === 'stop') {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * @param  \Closure(int): float  $share  a tick as a share of the note's length
+     * @return list<array{share: float, bow: string}>
+     */
+    private static function changes(NoteMark $note, \Closure $share): array
+    {
+        $sign = $note->direction ?? BowSign::Down;
+        $changes = [];
+        foreach ($note->changes as $change) {
+            $sign = $sign->other();
+            $changes[] = ['share' => $share($change['tick']), 'bow' => $sign->value];
+        }
+
+        return $changes;
     }
 }

@@ -9,6 +9,8 @@ final class TransferSheet
 {
     private const SIGNS = ['down' => 'down-bow', 'up' => 'up-bow'];
 
+    private const ACTIONS = ['retake' => 'retake', 'hook' => 'hook', 'lift' => 'lift', 'split' => 'change inside the slur'];
+
     /** @return list<array{measure: string, beat: string, note: string, sign: string}> */
     public static function of(MarkedPart $part): array
     {
@@ -21,26 +23,40 @@ final class TransferSheet
             $note = $notes[$mark['note']];
             $lines[] = [
                 'measure' => $note->measure,
-                'beat' => rtrim(rtrim(number_format($note->beat, 2, '.', ''), '0'), '.'),
+                'beat' => self::beat($note->beat),
                 'note' => (string) $note->note->pitch?->spoken(),
-                'sign' => self::sign($mark),
+                'sign' => self::sign($mark, $note),
             ];
         }
 
         return $lines;
     }
 
-    /** @param array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, decided: bool} $mark */
-    private static function sign(array $mark): string
+    /** @param array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool} $mark */
+    private static function sign(array $mark, NoteMark $note): string
     {
-        $bow = self::SIGNS[$mark['bow'] ?? ''] ?? null;
         $words = [
-            $mark['action'] === 'retake' ? 'retake' : ($mark['action'] === 'hook' ? 'hook' : null),
-            $bow,
+            $mark['struckTo'] === null ? null : 'strike the slur',
+            $mark['slurTo'] === null ? null : 'slur',
+            self::ACTIONS[$mark['action'] ?? ''] ?? null,
+            self::SIGNS[$mark['bow'] ?? ''] ?? null,
+            ...array_map(static fn (array $change): string => 'change bow on beat '.self::beat($change['beat']), $note->changes),
+            ...array_map(static fn (int $player, array $changes): string => self::player($player, count($note->stagger)).' changes on '.implode(' and ', array_map(static fn (array $change): string => "{$change['measure']}: ".self::beat($change['beat']), $changes)), array_keys($note->stagger), $note->stagger),
+            $mark['place'] === null ? null : 'at '.$mark['place'],
             $mark['finger'] === null ? null : 'finger '.$mark['finger'],
             $mark['position'] === null ? null : 'position '.$mark['position'],
         ];
 
         return implode(', ', array_filter($words));
+    }
+
+    private static function beat(float $beat): string
+    {
+        return rtrim(rtrim(number_format($beat, 2, '.', ''), '0'), '.');
+    }
+
+    private static function player(int $index, int $count): string
+    {
+        return $count === 2 ? ['outside', 'inside'][$index] : 'desk '.($index + 1);
     }
 }

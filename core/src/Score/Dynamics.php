@@ -97,7 +97,11 @@ final readonly class Dynamics
         return false;
     }
 
-    /** Places with a sforzando of any kind. @return array<int, true> ticks */
+    /**
+     * Places with a sforzando of any kind.
+     *
+     * @return array<int, true> ticks
+     */
     public static function sforzandos(Part $part): array
     {
         $ticks = [];

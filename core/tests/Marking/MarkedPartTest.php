@@ -118,6 +118,6 @@ final class MarkedPartTest extends TestCase
         $part = $score->parts[0];
         $chosen = PartDecisions::of($part, array_map(Decision::fromArray(...), $decisions));
 
-        return MarkedScore::of($score, [PartMarker::mark($score, $part, $chosen, new Settings)], [$part->id => $chosen]);
+        return MarkedScore::of($score, [PartMarker::mark($score, $part, $chosen, new Settings)]);
     }
 }

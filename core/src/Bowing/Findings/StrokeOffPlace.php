@@ -25,7 +25,7 @@ final class StrokeOffPlace implements BowingRule
             $named = $travelled->wanted?->named;
             $off = $named !== null && $travelled->off > self::FAR;
             $stroke = $case->line->strokes[$travelled->bowed->stroke];
-            if (! $off || $was || $named === null || $stroke->id() === null) {
+            if (! $off || $was || $stroke->id() === null) {
                 continue;
             }
             $fixes = $stroke->gap > 0 ? [BowingFix::action(BowAction::Retake, [$stroke->id()], 0.6, $travelled->bowed->direction)] : [];
