@@ -92,6 +92,12 @@ final readonly class Beats
         return $low;
     }
 
+    /** The printed beat at a place, in ticks. */
+    public function beatTicksAt(int $tick): int
+    {
+        return max(1, $this->part->measures[$this->measureAt($tick)]->meter?->beatTicks($this->resolution) ?? $this->resolution);
+    }
+
     /** @return list<int> ticks of the beats from one place to another, both included */
     public function ticksBetween(int $from, int $to): array
     {

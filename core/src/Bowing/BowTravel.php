@@ -90,7 +90,7 @@ final class BowTravel
             }
         }
 
-        return [array_values($best), array_values($from)];
+        return [$best, $from];
     }
 
     /** Time to move in the air: the rest, or for a retake without one a third of the note before. */

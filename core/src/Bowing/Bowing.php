@@ -10,6 +10,9 @@ use UprightPencil\Core\Score\PlayingOrder;
 /** The door to this folder: a line's strokes, directions, way along the bow and findings. */
 final readonly class Bowing
 {
+    /** The bow has been set down elsewhere when it begins this much of it away from where it stopped. */
+    private const LIFTED = 0.35;
+
     /** A part with more findings than this has its fixes worked out for the most serious ones first. */
     private const MOST_TRIALS = 20;
 
@@ -17,6 +20,7 @@ final readonly class Bowing
      * @param  BowedLine  $line  as it is to be played: planned, or only followed
      * @param  BowMarks  $marks  all marks that it follows
      * @param  array<int, TravelledStroke>  $travel  stroke index => its way along the bow on the first pass
+     * @param  array<int, true>  $lifts  strokes before which the bow is set down elsewhere, in a rest
      * @param  list<BowingFinding>  $findings
      * @param  float  $cost  points of the plan
      */
@@ -24,6 +28,7 @@ final readonly class Bowing
         public BowedLine $line,
         public BowMarks $marks,
         public array $travel,
+        public array $lifts,
         public array $findings,
         public float $cost,
     ) {}
@@ -52,9 +57,28 @@ final readonly class Bowing
         }
         usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
 
+        $travel = $run->travel($planning);
+
         return $planning
-            ? new self($run->planned, $run->plannedMarks, self::firstPass($run->travel(true)), $findings, $run->plan->cost)
-            : new self($run->followed, $fixed, self::firstPass($run->travel(false)), $findings, $run->plan->cost);
+            ? new self($run->planned, $run->plannedMarks, self::firstPass($travel), self::lifts($travel), $findings, $run->plan->cost)
+            : new self($run->followed, $fixed, self::firstPass($travel), self::lifts($travel), $findings, $run->plan->cost);
+    }
+
+    /**
+     * @param  list<TravelledStroke>  $travel
+     * @return array<int, true> stroke indexes
+     */
+    private static function lifts(array $travel): array
+    {
+        $lifts = [];
+        foreach ($travel as $number => $travelled) {
+            $before = $travel[$number - 1] ?? null;
+            if ($before !== null && $travelled->bowed->action === null && ! $travelled->bowed->jumped && abs($travelled->from - $before->to) >= self::LIFTED) {
+                $lifts[$travelled->bowed->stroke] = true;
+            }
+        }
+
+        return $lifts;
     }
 
     /**

@@ -27,6 +27,7 @@ final readonly class BowingCase
         public BowMarks $fixed,
         public BowNeed $need,
         public SlurLoad $load,
+        public ChangePlace $changes,
         public array $travel,
         public Plan $plan,
         public array $planned,

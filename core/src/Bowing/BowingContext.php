@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Jumps;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -19,9 +20,11 @@ final readonly class BowingContext
         public Beats $beats,
         public BowNeed $need,
         public SlurLoad $load,
+        public ChangePlace $changes,
         public LeftHand $hand,
         public BowTravel $travel,
         public Planner $planner,
+        public Jumps $jumps,
         public float $retakeSeconds,
         public Level $level,
     ) {}
@@ -39,6 +42,7 @@ final readonly class BowingContext
         $beats = new Beats($part, $resolution);
         $need = new BowNeed($tempo, Dynamics::of($part), $beats, $profile, $instrument);
         $load = new SlurLoad($need, $hand, $beats, $profile->level);
+        $changes = new ChangePlace($beats, $need);
         $circle = $profile->retakeSeconds($instrument);
 
         return new self(
@@ -46,9 +50,11 @@ final readonly class BowingContext
             $beats,
             $need,
             $load,
+            $changes,
             $hand,
             new BowTravel($need, $hand, $profile, $instrument),
-            new Planner($school, $beats, $need, new WayFinder($need, $load, $beats, $profile), $circle),
+            new Planner($school, $beats, $need, new WayFinder($need, $load, $changes, $profile), $circle),
+            Jumps::of($part),
             $circle,
             $profile->level,
         );

@@ -33,10 +33,10 @@ final class BowingRun
     /** @param  BowSign|null  $before  the direction from which the line is entered; null at the start of a part */
     public static function of(BowingContext $context, Line $line, BowMarks $fixed, BowFollower $follower, ?BowSign $before = null): self
     {
-        $strokes = StrokeReader::read($context->part, $line, $fixed, $context->beats);
+        $strokes = StrokeReader::read($context, $line, $fixed);
         $opening = $before?->other() ?? Opening::of($strokes, $fixed, $context->beats);
         $followed = $follower->follow($strokes, $fixed, $opening);
-        $plan = $context->planner->plan($strokes, $fixed, $before);
+        $plan = (new EndingsPlan($context->planner, $context->jumps))->plan($strokes, $fixed, $before);
         [$planned, $marks] = self::settled($context, $line, $follower, $fixed->and($plan->marks), $strokes, $opening);
 
         return new self($context, $fixed, $followed, $planned, $marks, $plan);
@@ -62,7 +62,7 @@ final class BowingRun
         $line = $planned ? $this->planned : $this->followed;
         $marks = $planned ? $this->plannedMarks : $this->fixed;
 
-        return Rules::findings(new BowingCase($c->part, $c->beats, $line, $marks, $this->fixed, $c->need, $c->load, $alongTheBow ? $this->travel($planned) : [], $this->plan, $this->planned->directions(), $c->retakeSeconds, $c->level));
+        return Rules::findings(new BowingCase($c->part, $c->beats, $line, $marks, $this->fixed, $c->need, $c->load, $c->changes, $alongTheBow ? $this->travel($planned) : [], $this->plan, $this->planned->directions(), $c->retakeSeconds, $c->level));
     }
 
     /** The plan proposes nothing: both lines are the same. */
@@ -79,7 +79,7 @@ final class BowingRun
      */
     private static function settled(BowingContext $context, Line $line, BowFollower $follower, BowMarks $marks, array $strokes, BowSign $opening): array
     {
-        $strokes = $marks->actions === [] ? $strokes : StrokeReader::read($context->part, $line, $marks, $context->beats);
+        $strokes = $marks->actions === [] ? $strokes : StrokeReader::read($context, $line, $marks);
         for ($round = 0; ; $round++) {
             $bowed = $follower->follow($strokes, $marks, $opening);
             $locks = self::jumpLocks($bowed);

@@ -11,10 +11,12 @@ final readonly class Plan
      * @param  BowMarks  $marks  the proposed directions and actions, by note id
      * @param  list<PlannedAction>  $actions
      * @param  float  $cost  points
+     * @param  list<Way>  $ways  what is done with each stroke
      */
     public function __construct(
         public BowMarks $marks,
         public array $actions,
         public float $cost,
+        public array $ways = [],
     ) {}
 }

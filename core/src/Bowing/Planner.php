@@ -21,6 +21,8 @@ final readonly class Planner
 
     private const OPENING_UP = 1.5;
 
+    private const HOOKED_TARGET = 1.5;
+
     public function __construct(
         private BowingSchool $school,
         private Beats $beats,
@@ -32,15 +34,17 @@ final readonly class Planner
     /**
      * @param  list<Stroke>  $strokes  in written order
      * @param  BowSign|null  $before  the direction that the line is entered from; null at its start
+     * @param  BowSign|null  $after  the direction that follows it, where that is known
      */
-    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null): Plan
+    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null, ?BowSign $after = null): Plan
     {
         $layers = array_map(fn (Stroke $stroke): array => $this->layer($stroke, $marks), $strokes);
         $last = count($strokes) - 1;
         $path = ShortestPath::through(
             $layers,
             fn (Way $way, int $index): float => $way->cost + $this->standing($way, $strokes[$index], $index === $last)
-                + ($index === 0 ? $this->starting($way->start, $strokes[0], $before) : 0.0),
+                + ($index === 0 ? $this->starting($way->start, $strokes[0], $before) : 0.0)
+                + ($index === $last && $way->end() === $after ? 2 * self::RETAKE_COST : 0.0),
             fn (Way $from, Way $to, int $index): float => $this->moving($from->end(), $to->start, $strokes, $index, $marks),
         );
 
@@ -116,7 +120,13 @@ final readonly class Planner
             return Figures::isMarch($strokes, $index) ? $this->school->marchCost() : 0.0;
         }
 
-        return $stroke->gap > 0 ? $this->retake($stroke) : $this->hook($strokes, $index) + ($action === BowAction::Lift ? self::FORBIDDEN : 0.0);
+        if ($stroke->gap > 0) {
+            return $this->retake($stroke);
+        }
+        // A note that somebody wants down or up is to be reached, not hooked: the change belongs before it.
+        $reached = BowFollower::lock($stroke, $marks) !== null && BowFollower::lock($strokes[$index - 1], $marks) === null;
+
+        return $this->hook($strokes, $index) + ($reached ? self::HOOKED_TARGET : 0.0) + ($action === BowAction::Lift ? self::FORBIDDEN : 0.0);
     }
 
     private function retake(Stroke $stroke): float
@@ -143,7 +153,9 @@ final readonly class Planner
             return $this->school->shortHookCost();
         }
 
-        return Figures::isPair($before->last(), $stroke->first(), $this->beats) ? $this->school->pairCost() : $this->school->hookCost();
+        return Figures::isPair($before->last(), $stroke->first(), $this->beats)
+            ? $this->school->pairCost()
+            : $this->school->hookCost() + 0.4 * $this->beats->strength($stroke->onBeat());
     }
 
     /**
@@ -181,6 +193,6 @@ final readonly class Planner
             }
         }
 
-        return new Plan(new BowMarks($directions, $actions, desks: $times), $planned, $cost);
+        return new Plan(new BowMarks($directions, $actions, desks: $times), $planned, $cost, $ways);
     }
 }

@@ -7,7 +7,6 @@ namespace UprightPencil\Core\Bowing;
 use UprightPencil\Core\Score\Articulation;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\Part;
 
 /** Groups a line's events into strokes, in written order, from slurs, ties and what was decided. */
 final class StrokeReader
@@ -22,6 +21,7 @@ final class StrokeReader
         private readonly Line $line,
         private readonly BowMarks $marks,
         private readonly Beats $beats,
+        private readonly ChangePlace $changes,
         private readonly Plucked $plucked,
     ) {
         $this->slurred = Slurs::under($line);
@@ -29,9 +29,9 @@ final class StrokeReader
     }
 
     /** @return list<Stroke> */
-    public static function read(Part $part, Line $line, BowMarks $marks, Beats $beats): array
+    public static function read(BowingContext $context, Line $line, BowMarks $marks): array
     {
-        return (new self($line, $marks, $beats, Plucked::of($part)))->strokes();
+        return (new self($line, $marks, $context->beats, $context->changes, Plucked::of($context->part)))->strokes();
     }
 
     /** @return list<Stroke> */
@@ -97,7 +97,7 @@ final class StrokeReader
         }
         if ($stroke->isOneNote() && $this->actionOn($stroke->first()) === BowAction::Change) {
             $times = $this->marks->desks[$stroke->first()->first()->id] ?? 1;
-            array_push($ticks, ...(new ChangePlace($this->beats))->within($stroke, $times + 1));
+            array_push($ticks, ...$this->changes->within($stroke, $times + 1));
         }
         foreach (array_keys($this->marks->cuts) as $tick) {
             if ($tick > $stroke->start && $tick < $stroke->end && $stroke->isOneNote()) {

@@ -23,16 +23,12 @@ final readonly class WayFinder
     /** A note this long may be changed on for the sake of a direction, in seconds. */
     private const LONG = 1.8;
 
-    private ChangePlace $places;
-
     public function __construct(
         private BowNeed $need,
         private SlurLoad $load,
-        Beats $beats,
+        private ChangePlace $places,
         private ClassProfile $profile,
-    ) {
-        $this->places = new ChangePlace($beats);
-    }
+    ) {}
 
     /**
      * @param  list<BowSign>  $starts
@@ -73,8 +69,7 @@ final readonly class WayFinder
     /** @return list<Way> */
     private function changes(Stroke $stroke): array
     {
-        $excess = $this->need->excess($stroke);
-        $needed = max(0, (int) ceil($excess / BowNeed::MOST - 1e-9) - 1);
+        $needed = $this->places->pieces($stroke) - 1;
         if ($needed === 0 && $this->need->seconds($stroke) < self::LONG) {
             return [];
         }

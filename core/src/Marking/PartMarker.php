@@ -12,7 +12,6 @@ use UprightPencil\Core\Bowing\BowingContext;
 use UprightPencil\Core\Bowing\BowingFinding;
 use UprightPencil\Core\Bowing\BowingFix;
 use UprightPencil\Core\Bowing\BowMarks;
-use UprightPencil\Core\Bowing\BowNeed;
 use UprightPencil\Core\Bowing\LeftHand;
 use UprightPencil\Core\Bowing\PrintedBows;
 use UprightPencil\Core\Bowing\Stagger;
@@ -89,7 +88,7 @@ final class PartMarker
         $struck = array_map(static fn (): bool => true, array_filter($this->decisions->notes, static fn (array $fields): bool => ($fields['bowMark'] ?? true) === false));
         $marks = PrintedBows::of($this->part, $line, $struck)->and($this->decisions->bowMarks());
         if ($this->settings->fingering) {
-            $this->finger($line, StrokeReader::joined(...StrokeReader::read($this->part, $line, $marks, $this->beats)));
+            $this->finger($line, StrokeReader::joined(...StrokeReader::read($this->context(new LeftHand), $line, $marks)));
         }
         if ($this->settings->bowing) {
             $this->bow($line, $marks);
@@ -98,15 +97,7 @@ final class PartMarker
 
     private function bow(Line $line, BowMarks $marks): void
     {
-        $context = BowingContext::of(
-            $this->part,
-            $this->score->resolution,
-            $this->tempo,
-            $this->settings->profile,
-            $this->instrument,
-            $this->settings->school,
-            $this->leftHand($line),
-        );
+        $context = $this->context($this->leftHand($line));
         $bowing = Bowing::of($context, $line, $marks, $this->settings->planning);
         $written = WrittenSigns::of($bowing->line, $marks, $this->measureTicks());
         foreach ($bowing->line->strokes as $index => $stroke) {
@@ -145,6 +136,9 @@ final class PartMarker
         }
         $this->marks[$id]['place'] = $bowing->marks->places[$id] ?? null;
         $this->marks[$id]['degree'] = $context->need->degree($stroke);
+        if (isset($bowing->lifts[$index])) {
+            $this->marks[$id]['bowAction'] = BowAction::Lift;
+        }
         if (($bowing->marks->actions[$id] ?? null) === BowAction::Stagger) {
             $this->marks[$id]['bowAction'] = BowAction::Stagger;
             $this->marks[$id]['stagger'] = $this->staggered($context, $bowing, $index, $bowing->marks->desks[$id] ?? 2);
@@ -166,7 +160,7 @@ final class PartMarker
     private function staggered(BowingContext $context, Bowing $bowing, int $index, int $desks): array
     {
         $stroke = $bowing->line->strokes[$index];
-        $least = (int) ceil($context->need->excess($stroke) / BowNeed::MOST - 1e-9) - 1;
+        $least = $context->changes->pieces($stroke) - 1;
         $stagger = Stagger::of($stroke, $this->beats, $bowing->line->direction($index) ?? BowSign::Down, $bowing->line->direction($index + 1), $least, $desks);
 
         return array_map(fn (array $ticks): array => array_map(function (int $tick): array {
@@ -187,6 +181,11 @@ final class PartMarker
         $changes = is_array($this->marks[$note]['changes'] ?? null) ? $this->marks[$note]['changes'] : [];
 
         return [...$this->marks[$note] ?? [], 'changes' => [...$changes, ['measure' => $measure, 'beat' => $beat, 'tick' => $stroke->start]], 'bowAction' => BowAction::Change];
+    }
+
+    private function context(LeftHand $hand): BowingContext
+    {
+        return BowingContext::of($this->part, $this->score->resolution, $this->tempo, $this->settings->profile, $this->instrument, $this->settings->school, $hand);
     }
 
     private function leftHand(Line $line): LeftHand

@@ -49,11 +49,11 @@ final class MarkedPartTest extends TestCase
 
     public function test_the_transfer_sheet_says_what_to_pencil_where(): void
     {
-        $sheet = TransferSheet::of(Marked::tune('2# | D4q E4 F#4 G4 | A4e. A4 B4q r', decisions: [['note' => 'n4', 'action' => 'hook'], ['note' => 'n6', 'finger' => 4, 'direction' => 'up']])->part);
+        $sheet = TransferSheet::of(Marked::tune('2# | D4q E4 F#4 G4 | A4e. A4 B4q r', decisions: [['note' => 'n4', 'action' => 'hook'], ['note' => 'n6', 'finger' => 4, 'direction' => 'down']])->part);
 
         self::assertSame('down-bow', $sheet[0]['sign']);
         self::assertContains(['measure' => '1', 'beat' => '4', 'note' => 'G4', 'sign' => 'hook, down-bow'], $sheet);
-        self::assertContains(['measure' => '2', 'beat' => '1.75', 'note' => 'A4', 'sign' => 'up-bow, finger 4'], $sheet);
+        self::assertContains(['measure' => '2', 'beat' => '1.75', 'note' => 'A4', 'sign' => 'down-bow, finger 4'], $sheet);
     }
 
     public function test_marks_go_out_as_musicxml_and_come_back(): void

@@ -31,12 +31,13 @@ final class RunsOut implements BowingRule
 
     private function finding(BowingCase $case, Stroke $stroke, float $excess): BowingFinding
     {
-        $pieces = (int) ceil($excess / BowNeed::MOST - 1e-9);
+        $pieces = $stroke->isOneNote() ? $case->changes->pieces($stroke) : (int) ceil($excess / BowNeed::MOST - 1e-9);
+        $lift = str_contains($stroke->last()->first()->kept['articulations'] ?? '', 'breath-mark') ? ' With a change on it the lift printed after it is not needed.' : '';
 
         return new BowingFinding(
             'runs-out',
             $stroke->first(),
-            sprintf('The bow from %s lasts %.1f seconds; at this loudness one bow of this class lasts about %.1f.', $case->place($stroke->first()), $case->need->seconds($stroke), $case->need->seconds($stroke) / $excess),
+            sprintf('The bow from %s lasts %.1f seconds; at this loudness one bow of this class lasts about %.1f.', $case->placeAt($stroke->start), $case->need->seconds($stroke), $case->need->seconds($stroke) / $excess).$lift,
             3.0,
             $stroke->isOneNote() ? $this->changes($stroke, $pieces) : $this->splits($case, $stroke, $pieces),
         );
