@@ -38,7 +38,7 @@ enum BowingSchool: string
     /** What hooking two plain notes costs. */
     public function hookCost(): float
     {
-        return 2.6;
+        return 2.7;
     }
 
     /** What hooking the short note of a long-short pair costs. */

@@ -43,7 +43,7 @@ final readonly class ChangePlace
     public function within(Stroke $stroke, int $pieces): array
     {
         $beats = $this->beats->ticksBetween($stroke->start + 1, $stroke->end - 1);
-        if (count($beats) < $pieces - 1) {
+        if ($beats === [] || count($beats) < $pieces - 1) {
             return $beats;
         }
         $most = $stroke->ticks() * BowNeed::MOST / max(0.01, $this->need->excess($stroke));

@@ -63,11 +63,11 @@ final readonly class EndingsPlan
             }
             $lead = count($main) - 1;
             $passes = implode(',', $this->jumps->endings[$measure]);
-            $endings["{$lead}/{$passes}"] ??= [$lead, [], $this->targetOf($main, $measure)];
-            $endings["{$lead}/{$passes}"][1][] = $stroke;
+            $before = $endings["{$lead}/{$passes}"] ?? [$lead, [], $this->targetOf($main, $measure)];
+            $endings["{$lead}/{$passes}"] = [$before[0], [...$before[1], $stroke], $before[2]];
         }
 
-        return [$main, array_values(array_filter($endings, static fn (array $ending): bool => $ending[1] !== []))];
+        return [$main, array_values($endings)];
     }
 
     /** Another ending follows this one before the music goes on. */

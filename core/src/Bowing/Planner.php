@@ -19,7 +19,7 @@ final readonly class Planner
 
     private const RETAKE_COST = 0.5;
 
-    private const OPENING_UP = 1.5;
+    private const OPENING_UP = 2.5;
 
     private const HOOKED_TARGET = 1.5;
 

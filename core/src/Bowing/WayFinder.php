@@ -14,7 +14,7 @@ final readonly class WayFinder
     private const CHANGE = 0.7;
 
     /** A change that the note does not need. */
-    private const CHANGE_FOR_DIRECTION = 0.9;
+    private const CHANGE_FOR_DIRECTION = 2.4;
 
     private const SPLIT = 1.9;
 

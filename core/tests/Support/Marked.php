@@ -59,6 +59,26 @@ final readonly class Marked
         return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->string ?? '-', $this->part->notes));
     }
 
+    /** “n4=hook n9=change@3:2”: what the bow does besides alternating. */
+    public function actions(): string
+    {
+        $actions = [];
+        foreach ($this->part->notes as $mark) {
+            $changes = implode('/', array_map(static fn (array $change): string => "{$change['measure']}:{$change['beat']}", $mark->changes));
+            if ($mark->bowAction !== null) {
+                $actions[] = "{$mark->note->id}={$mark->bowAction->value}".($changes === '' ? '' : "@{$changes}");
+            }
+        }
+
+        return implode(' ', $actions);
+    }
+
+    /** @return list<string> what neither marks nor plan have mended: “stuck-at-end 1” */
+    public function openFindings(): array
+    {
+        return array_values(array_map(static fn ($finding): string => "{$finding->code} {$finding->measure}", array_filter($this->part->findings, static fn ($finding): bool => ! $finding->mended)));
+    }
+
     /** @return list<string> “downbeat-up 3” */
     public function findings(): array
     {
