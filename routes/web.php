@@ -29,6 +29,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('parts/{part}/sheet', [PartController::class, 'sheet'])->can('view', 'part');
         Route::get('parts/{part}/musicxml', [PartController::class, 'musicXml'])->can('view', 'part');
         Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');
+        Route::post('parts/{part}/preview', [LogController::class, 'preview'])->can('view', 'part');
         Route::post('parts/{part}/log', [LogController::class, 'store'])->can('decide', 'part');
         Route::get('parts/{part}/links', [LinkController::class, 'index'])->can('share', 'part');
         Route::post('parts/{part}/links', [LinkController::class, 'store'])->can('share', 'part');

@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\Finding;
 use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
@@ -64,11 +65,6 @@ final readonly class PartDesk
         PartDecisions::of($this->scorePart(), $decisions);
     }
 
-    private function decisions(): PartDecisions
-    {
-        return PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
-    }
-
     /**
      * Appends one entry to the part's record.
      *
@@ -81,11 +77,13 @@ final readonly class PartDesk
         $this->log->append($user, $base, $key, $kind, $decisions);
     }
 
-    public function marked(): MarkedPart
+    /** @param list<Decision> $more as if they were decided too */
+    public function marked(array $more = []): MarkedPart
     {
         $piece = $this->part->piece;
+        $decisions = PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
 
-        return PartMarker::mark($this->score, $this->scorePart(), $this->decisions(), new Settings(
+        return PartMarker::mark($this->score, $this->scorePart(), $decisions, new Settings(
             $piece->ensemble->classProfile(),
             $this->part->instrument,
             $piece->bowing,
@@ -95,23 +93,40 @@ final readonly class PartDesk
     /** @return array<string, mixed> what the desk draws anew after every decision */
     public function marking(): array
     {
-        $marked = $this->marked();
         $log = $this->log->log();
-        $report = $marked->toArray();
+
+        return ['seq' => $this->log->newest(), 'canUndo' => $log->canUndo(), 'canRedo' => $log->canRedo()] + $this->drawn($this->marked());
+    }
+
+    /**
+     * What the desk would draw if these were decided; nothing is stored.
+     *
+     * @param  list<Decision>  $decisions
+     * @return array<string, mixed>
+     *
+     * @throws WrongDecision when one names a note or measure that this part does not have
+     */
+    public function preview(array $decisions): array
+    {
+        return $this->drawn($this->marked($decisions));
+    }
+
+    /** @return array<string, mixed> */
+    private function drawn(MarkedPart $marked): array
+    {
+        $starts = $marked->starts();
 
         return [
-            'seq' => $this->log->newest(),
-            'canUndo' => $log->canUndo(),
-            'canRedo' => $log->canRedo(),
             'layer' => PencilLayer::of($marked),
-            'findings' => $report['findings'],
-            'notes' => array_map($this->note(...), $marked->notes),
+            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $marked->findings),
+            'notes' => array_map(fn (NoteMark $mark): array => $this->note($mark, $starts[$mark->note->id] ?? 0), $marked->notes),
         ];
     }
 
     /** @return array<string, mixed> */
-    private function note(NoteMark $mark): array
+    private function note(NoteMark $mark, int $start): array
     {
+        $share = static fn (int $tick): float => round(($tick - $start) / max(1, $mark->note->duration), 3);
         $fingering = $mark->fingering;
 
         return [
@@ -122,6 +137,10 @@ final readonly class PartDesk
             'direction' => $mark->direction?->value,
             'stroke' => $mark->stroke,
             'action' => $mark->bowAction?->value,
+            'from' => $mark->travel?->from,
+            'to' => $mark->travel?->to,
+            'changes' => array_map(static fn (array $change): array => ['share' => $share($change['tick']), 'from' => $change['from'], 'to' => $change['to']], $mark->changes),
+            'place' => $mark->place?->value,
             'finger' => $mark->fingerWritten(),
             'string' => $mark->string,
             'position' => $fingering === null ? null : HouseStyle::position($fingering),

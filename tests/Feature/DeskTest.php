@@ -100,6 +100,17 @@ final class DeskTest extends TestCase
         yield [array_fill(0, 501, ['note' => 'n1', 'direction' => 'up'])];
     }
 
+    public function test_a_fix_is_previewed_without_being_kept(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/preview", ['decisions' => [['note' => 'n1', 'direction' => 'up']]])->assertOk()
+            ->assertJsonPath('notes.0.direction', 'up')->assertJsonMissingPath('seq');
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/preview", ['decisions' => [['note' => 'n99', 'direction' => 'up']]])->assertUnprocessable();
+        self::assertSame(0, LogEntry::query()->count());
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.notes.0.direction', 'down');
+    }
+
     public function test_the_log_cannot_be_rewritten(): void
     {
         $part = self::partOf($director = self::director());

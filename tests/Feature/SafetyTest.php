@@ -57,6 +57,7 @@ final class SafetyTest extends TestCase
         yield ['GET', '/api/parts/PART/sheet'];
         yield ['GET', '/api/parts/PART/log'];
         yield ['POST', '/api/parts/PART/log'];
+        yield ['POST', '/api/parts/PART/preview'];
         yield ['GET', '/api/parts/PART/links'];
         yield ['POST', '/api/parts/PART/links'];
         yield ['DELETE', '/api/links/LINK'];

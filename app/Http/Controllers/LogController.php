@@ -23,6 +23,16 @@ final class LogController extends Controller
         return new JsonResponse((new PartDesk($part))->marking());
     }
 
+    /** What the page would look like with these decisions; nothing is kept. */
+    public function preview(Request $request, Part $part): JsonResponse
+    {
+        $request->validate(['decisions' => ['required', 'array', 'max:'.self::MOST_AT_ONCE], 'decisions.*' => ['array']]);
+        /** @var list<array<string, mixed>> $decisions */
+        $decisions = array_values($request->input('decisions', []));
+
+        return new JsonResponse((new PartDesk($part))->preview(array_map(Decision::fromArray(...), $decisions)));
+    }
+
     public function store(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{base: int, key: string, kind: string, decisions?: list<array<string, mixed>>} $entry */

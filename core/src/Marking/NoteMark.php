@@ -21,7 +21,7 @@ final readonly class NoteMark
      * @param  int|null  $stroke  numbered through the part
      * @param  bool  $bowMark  the direction is written on the page
      * @param  TravelledStroke|null  $travel  the way of its stroke along the bow
-     * @param  list<array{measure: string, beat: float, tick: int}>  $changes  of the bow while it is held
+     * @param  list<array{measure: string, beat: float, tick: int, from: float|null, to: float|null}>  $changes  of the bow while it is held, each with the way of its stroke
      * @param  list<list<array{measure: string, beat: float, tick: int}>>  $stagger  the changes of each player or desk
      * @param  BowPlace|null  $place  where on the bow, when somebody said so
      * @param  float|null  $degree  how loud, from 0 (pp) to 5 (ff)

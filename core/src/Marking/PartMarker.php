@@ -114,7 +114,7 @@ final class PartMarker
         foreach ($stroke->events as $place => $event) {
             foreach ($event->notes as $head => $note) {
                 $begun = $stroke->changed && $place === 0 && $event->start < $stroke->start;
-                $this->marks[$note->id] = $begun ? $this->changedOn($note->id, $stroke) : [
+                $this->marks[$note->id] = $begun ? $this->changedOn($note->id, $stroke, $travel) : [
                     ...$this->marks[$note->id] ?? [],
                     'direction' => $played?->direction,
                     'stroke' => $this->strokes,
@@ -175,12 +175,12 @@ final class PartMarker
      *
      * @return array<string, mixed>
      */
-    private function changedOn(string $note, Stroke $stroke): array
+    private function changedOn(string $note, Stroke $stroke, ?TravelledStroke $travel): array
     {
         [$measure, $beat] = $this->beats->placeAt($stroke->start);
         $changes = is_array($this->marks[$note]['changes'] ?? null) ? $this->marks[$note]['changes'] : [];
 
-        return [...$this->marks[$note] ?? [], 'changes' => [...$changes, ['measure' => $measure, 'beat' => $beat, 'tick' => $stroke->start]], 'bowAction' => BowAction::Change];
+        return [...$this->marks[$note] ?? [], 'changes' => [...$changes, ['measure' => $measure, 'beat' => $beat, 'tick' => $stroke->start, 'from' => $travel?->from, 'to' => $travel?->to]], 'bowAction' => BowAction::Change];
     }
 
     private function context(LeftHand $hand): BowingContext

@@ -39,7 +39,8 @@ final class DownbeatUp implements BowingRule
                     $since = array_shift($actions);
                 }
                 $begins = $place === 0 && ! $stroke->changed;
-                if ($begins && $strong === null && $since !== null && $this->isWrong($case, $index, $stroke->onBeat())) {
+                $stronger = $strong === null || $case->beats->strength($stroke->onBeat()) > $case->beats->strength($strong);
+                if ($begins && $stronger && $since !== null && $this->isWrong($case, $index, $stroke->onBeat())) {
                     $strong = $stroke->onBeat();
                 }
             }
