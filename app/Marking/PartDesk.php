@@ -115,11 +115,18 @@ final readonly class PartDesk
     private function drawn(MarkedPart $marked): array
     {
         $starts = $marked->starts();
+        $notes = [];
+        $end = 0;
+        foreach ($marked->notes as $mark) {
+            $start = $starts[$mark->note->id] ?? 0;
+            $notes[] = $this->note($mark, $start) + ['afterRest' => $start > $end];
+            $end = max($end, $start + $mark->note->duration);
+        }
 
         return [
             'layer' => PencilLayer::of($marked),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $marked->findings),
-            'notes' => array_map(fn (NoteMark $mark): array => $this->note($mark, $starts[$mark->note->id] ?? 0), $marked->notes),
+            'notes' => $notes,
         ];
     }
 
@@ -140,6 +147,7 @@ final readonly class PartDesk
             'from' => $mark->travel?->from,
             'to' => $mark->travel?->to,
             'changes' => array_map(static fn (array $change): array => ['share' => $share($change['tick']), 'from' => $change['from'], 'to' => $change['to']], $mark->changes),
+            'tied' => $mark->note->tieStop,
             'place' => $mark->place?->value,
             'finger' => $mark->fingerWritten(),
             'string' => $mark->string,

@@ -23,6 +23,45 @@ final class DeskTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_a_fix_is_looked_at_on_the_page_before_it_is_taken(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Cello')->keys('f', 'v')->seeText('Nothing is decided yet', '.preview-bar');
+        self::assertNotSame([], $desk->all('.bow-track .before .leg'), 'the track before');
+        self::assertNotSame([], $desk->all('.bow-track .now .leg'), 'and after');
+        $desk->keys(Keys::ESCAPE)->dontSee('.preview-bar');
+        self::assertSame([], $desk->all('.bow-track .before'));
+        $desk->keys('v')->see('.preview-bar');
+        $said = $desk->textOf('.findings li.current .finding-message');
+        $desk->keys(Keys::ENTER)->saved()->dontSee('.preview-bar');
+        $desk->until(fn (): bool => ! str_contains($desk->textOf('.findings'), $said), 'the finding is still there');
+        $desk->keys('z')->saved()->seeText($said, '.findings');
+    }
+
+    public function test_the_bow_track_lies_under_the_notes_and_can_be_put_away(): void
+    {
+        $desk = $this->desk('Pebbles', 'Bass');
+        $apart = $desk->script('const leg = document.querySelector(".bow-track .leg").getBoundingClientRect(); const head = document.querySelector("g.note .notehead").getBoundingClientRect(); return Math.abs(leg.left - (head.left + head.width / 2))');
+        self::assertLessThan(6, $apart, 'a stroke begins under its note');
+        $desk->keys('b')->dontSee('.bow-track .leg');
+        $desk->driver->navigate()->refresh();
+        self::assertSame([], $desk->desk()->all('.bow-track .leg'), 'and stays away');
+        $desk->keys('b')->see('.bow-track .leg');
+    }
+
+    public function test_a_span_is_selected_and_bowed_with_keys(): void
+    {
+        $desk = $this->desk('A Slur for Two', 'Violin')->keys(Keys::ARROW_RIGHT);
+        for ($note = 0; $note < 8; $note++) {
+            $desk->keys(Keys::SHIFT.Keys::ARROW_RIGHT.Keys::NULL);
+        }
+        $desk->seeText('9 notes, measures 1-', '.note-card');
+        self::assertCount(9, $desk->all('.desk-page .selection'));
+        $before = count($desk->all('.mark.struck'));
+        $desk->keys('c')->saved()->until(fn (): bool => count($desk->all('.mark.struck')) > $before, 'no slur was struck out');
+        $desk->keys('z')->saved()->until(fn (): bool => count($desk->all('.mark.struck')) === $before, 'undo did not bring the slurs back');
+        self::assertSame([], $desk->complaints());
+    }
+
     public function test_the_last_finding_scrolls_the_page_to_it(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::SHIFT.'f'.Keys::NULL);

@@ -22,6 +22,9 @@ final class BowTravel
 
     public const FASTEST = 1.8;
 
+    /** Points for a bow that goes e times too fast or too slow. */
+    private const STRAY = 2.5;
+
     private const BEYOND = 6.0;
 
     private const STUCK = 25.0;
@@ -149,7 +152,7 @@ final class BowTravel
         $factor = $amount / $comfort;
         // Short strokes may be any small amount: a grid place more or less is not felt.
         $felt = min(1.0, $comfort / 0.15);
-        $stray = log($factor) ** 2 * $felt;
+        $stray = self::STRAY * log($factor) ** 2 * $felt;
         $beyond = max(0.0, self::SLOWEST / $factor - 1.0, $factor / self::FASTEST - 1.0);
 
         return $stray + ($comfort < 0.12 ? 0.3 : 1.0) * self::BEYOND * $beyond;

@@ -1,4 +1,4 @@
-import type { DeskPart, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble } from './types'
+import type { Decision, DeskPart, Drawn, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -96,6 +96,7 @@ export const api = {
     marking: (id: number) => request<Marking>('GET', `parts/${id}/log`),
     append: (id: number, entry: LogEntry) => request<Marking>('POST', `parts/${id}/log`, entry),
     sheet: (id: number) => request<{ sheet: SheetLine[] }>('GET', `parts/${id}/sheet`),
+    preview: (id: number, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview`, { decisions }),
     links: (part: number) => request<{ links: Link[] }>('GET', `parts/${part}/links`),
     openLink: (part: number, days: number) =>
         request<{ link: Link; address: string }>('POST', `parts/${part}/links`, { days }),

@@ -1,7 +1,7 @@
 /** What the server says. Nothing here is worked out in the browser. */
 
 export type Bow = 'down' | 'up'
-export type Action = 'hook' | 'retake' | 'split' | 'join' | 'strike'
+export type Action = 'hook' | 'retake' | 'lift' | 'split' | 'join' | 'strike' | 'change' | 'stagger'
 export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
 export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
 
@@ -66,6 +66,14 @@ export interface Mark {
     from: string | null
     finger: string | null
     position: string | null
+    place: string | null
+    /** Changes of bow on a held note, each at a share of its length. */
+    changes: { share: number; bow: Bow }[]
+    /** For each player or desk the shares of the note's length at which it changes. */
+    stagger: number[][]
+    /** A pencilled slur from this note, and a printed one that is struck out. */
+    slurTo: string | null
+    struckTo: string | null
     decided: boolean
 }
 
@@ -77,6 +85,13 @@ export interface NoteInfo {
     direction: Bow | null
     stroke: number | null
     action: Action | null
+    /** The way of its stroke along the bow: 0 is the frog, 1 the tip. */
+    from: number | null
+    to: number | null
+    changes: { share: number; from: number | null; to: number | null }[]
+    tied: boolean
+    afterRest: boolean
+    place: string | null
     finger: string | null
     string: string | null
     position: string | null
@@ -84,13 +99,13 @@ export interface NoteInfo {
     reasons: string[]
 }
 
-export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string', string | null>> & {
+export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string' | 'place', string | null>> & {
     finger?: number | null
     bowMark?: boolean | null
     fingerMark?: boolean | null
 }
 
-export type Decision = { note: string } & DecisionFields
+export type Decision = ({ note: string } | { measures: string }) & DecisionFields
 
 export interface Fix {
     action: string
@@ -109,13 +124,17 @@ export interface Finding {
     mended: boolean
 }
 
-export interface Marking {
-    seq: number
-    canUndo: boolean
-    canRedo: boolean
+/** What a part looks like, worked out. */
+export interface Drawn {
     layer: Mark[]
     findings: Finding[]
     notes: NoteInfo[]
+}
+
+export interface Marking extends Drawn {
+    seq: number
+    canUndo: boolean
+    canRedo: boolean
 }
 
 export interface DeskPart {

@@ -2,14 +2,21 @@
 import { nextTick, ref, watch } from 'vue'
 import type { Finding, Fix } from '../api/types'
 
-const props = defineProps<{ findings: Finding[]; current: number | null }>()
-const emit = defineEmits<{ go: [index: number]; take: [fix: Fix] }>()
+const props = defineProps<{ findings: Finding[]; current: number | null; previewed: number | null }>()
+const emit = defineEmits<{ go: [index: number]; take: [fix: Fix]; look: [place: number] }>()
 
 const FIX: Record<string, string> = {
-    hook: 'Hook these two',
-    retake: 'Retake here',
+    hook: 'Hook',
+    retake: 'Retake',
+    lift: 'Lift',
     alternate: 'Turn this one round',
     start: 'Start it up-bow',
+    split: 'Split the slur',
+    strike: 'Strike the slur',
+    change: 'Change bow on the note',
+    stagger: 'Stagger the change',
+    place: 'Use that part of the bow',
+    unmark: 'Take the sign away',
 }
 
 const list = ref<HTMLElement>()
@@ -38,10 +45,16 @@ watch(
                     </span>
                 </button>
                 <div v-if="index === current && finding.fixes.length > 0" class="fixes">
-                    <button v-for="(fix, place) in finding.fixes" :key="fix.action" type="button" class="fix" @click="emit('take', fix)">
-                        <kbd v-if="place === 0">Enter</kbd>{{ finding.mended ? 'Decide it: ' : '' }}{{ FIX[fix.action] ?? fix.action }}
-                    </button>
+                    <div v-for="(fix, place) in finding.fixes" :key="`${fix.action}-${place}`" class="fix-row" :class="{ previewed: place === previewed }">
+                        <button type="button" class="fix" @click="emit('take', fix)">
+                            <kbd v-if="place === (previewed ?? 0)">Enter</kbd>{{ finding.mended ? 'Decide it: ' : '' }}{{ FIX[fix.action] ?? fix.action }}
+                        </button>
+                        <button type="button" class="look" :aria-pressed="place === previewed" @click="emit('look', place)">
+                            <kbd v-if="place === (previewed === null ? 0 : previewed + 1)">V</kbd>{{ place === previewed ? 'On the page' : 'Look' }}
+                        </button>
+                    </div>
                 </div>
+                <p v-else-if="index === current" class="no-fix quiet">No small change mends this by itself; decide around it.</p>
             </li>
         </ol>
     </section>

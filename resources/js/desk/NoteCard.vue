@@ -4,11 +4,11 @@ import type { Decision, NoteInfo } from '../api/types'
 import { spoken, type Command } from './keys'
 import { bowWords, placeWords } from './words'
 
-const props = defineProps<{ note: NoteInfo | null; commands: Command[]; waiting: Decision[] }>()
+const props = defineProps<{ note: NoteInfo | null; span: string; commands: Command[]; waiting: Decision[] }>()
 
-const buttons = computed(() => props.commands.filter(({ group }) => group === 'Bow' || group === 'Finger'))
+const rows = computed(() => (['Bow', 'Finger'] as const).map((group) => props.commands.filter((command) => command.group === group)))
 const decided = computed(() => {
-    const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', bowMark: 'bow mark hidden', fingerMark: 'finger mark hidden' }
+    const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', fingerMark: 'finger mark hidden' }
     return (props.note?.decided ?? []).map((field) => words[field] ?? field)
 })
 </script>
@@ -21,6 +21,7 @@ const decided = computed(() => {
                 <span class="quiet">{{ placeWords(note) }}</span>
             </h2>
             <dl>
+                <div v-if="span"><dt>Span</dt><dd>{{ span }}</dd></div>
                 <div><dt>Bow</dt><dd>{{ bowWords(note) }}</dd></div>
                 <div>
                     <dt>Finger</dt>
@@ -33,7 +34,7 @@ const decided = computed(() => {
                 </div>
             </dl>
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
-            <div class="note-buttons">
+            <div v-for="(buttons, row) in rows" :key="row" class="note-buttons">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">
                     <kbd>{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>
                 </button>

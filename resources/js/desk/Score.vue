@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Mark } from '../api/types'
+import type { Mark, NoteInfo } from '../api/types'
 import { ScorePage, type Flag } from './score-page'
 
 const props = defineProps<{
@@ -8,11 +8,13 @@ const props = defineProps<{
     layer: Mark[]
     width: number
     label: string
-    selected?: string | null
+    selected?: string[]
     flags?: Flag[]
+    /** What the bow track shows; absent: no track. */
+    track?: { notes: NoteInfo[]; troubled: Set<string>; before: NoteInfo[] | null } | null
 }>()
 
-const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string] }>()
+const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string, extend: boolean] }>()
 
 const host = ref<HTMLElement>()
 const fault = ref('')
@@ -34,7 +36,8 @@ async function draw(): Promise<void> {
         }
         page.paint(props.layer)
         page.flag(props.flags ?? [])
-        page.select(props.selected ?? null)
+        page.select(props.selected ?? [])
+        follow()
         emit('drawn', page)
     } catch (problem) {
         fault.value = `${problem instanceof Error ? problem.message : String(problem)} Reload the page to try again.`
@@ -42,10 +45,14 @@ async function draw(): Promise<void> {
     busy.value = false
 }
 
+function follow(): void {
+    page?.follow(props.track?.notes ?? null, props.track?.troubled, props.track?.before)
+}
+
 function choose(event: MouseEvent): void {
     const note = page?.noteAt(event.clientX, event.clientY)
     if (note) {
-        emit('choose', note)
+        emit('choose', note, event.shiftKey)
     }
 }
 
@@ -66,13 +73,14 @@ watch(
     (layer) => page?.paint(layer),
     { flush: 'sync' },
 )
+watch(() => props.track, follow)
 watch(
     () => props.flags,
     (flags) => page?.flag(flags ?? []),
 )
 watch(
     () => props.selected,
-    (selected) => page?.select(selected ?? null),
+    (selected) => page?.select(selected ?? []),
     { flush: 'sync' },
 )
 </script>

@@ -1,9 +1,19 @@
-import type { DecisionFields, Mark, NoteInfo } from '../api/types'
+import type { Action, Decision, DecisionFields, Mark, NoteInfo } from '../api/types'
 import type { Command } from './keys'
 
 /** What the commands can do; the desk gives it. */
 export interface DeskHands {
     step(by: number): void
+    /** Makes the selection longer or shorter by notes. */
+    extend(by: number): void
+    /** The ids of the selected notes; one unless a span is selected. */
+    span(): string[]
+    /** The printed numbers of the measures that the selection lies in. */
+    measures(): string
+    decide(...decisions: Decision[]): void
+    preview(): void
+    leave(): void
+    track(): void
     line(by: number): void
     edge(last: boolean): void
     finding(by: number): void
@@ -27,24 +37,38 @@ export interface DeskCommand extends Command {
     hint?: string
 }
 
-const BOW_FIELDS = ['direction', 'action', 'bowMark'] as const
+const BOW_FIELDS = ['direction', 'action', 'place', 'bowMark'] as const
+
+const PLACES = ['frog', 'LH', 'BP', 'M', 'UH', 'tip', 'WB'] as const
 const FINGER_FIELDS = ['finger', 'placement', 'string', 'position', 'fingerMark'] as const
 
 export function deskCommands(hands: DeskHands): DeskCommand[] {
     return [
         { keys: ['ArrowLeft'], label: 'Note before', group: 'Walk', run: () => hands.step(-1) },
         { keys: ['ArrowRight'], label: 'Note after', group: 'Walk', run: () => hands.step(1), hint: 'walk' },
+        { keys: ['Shift+ArrowLeft'], label: 'Span: one note less or back', group: 'Walk', run: () => hands.extend(-1) },
+        { keys: ['Shift+ArrowRight'], label: 'Span: one note more', group: 'Walk', run: () => hands.extend(1), hint: 'span' },
         { keys: ['ArrowUp'], label: 'Line above', group: 'Walk', run: () => hands.line(-1) },
         { keys: ['ArrowDown'], label: 'Line below', group: 'Walk', run: () => hands.line(1) },
         { keys: ['Home'], label: 'First note', group: 'Walk', run: () => hands.edge(false) },
         { keys: ['End'], label: 'Last note', group: 'Walk', run: () => hands.edge(true) },
         { keys: ['f'], label: 'Next finding', group: 'Walk', run: () => hands.finding(1), hint: 'next finding' },
         { keys: ['Shift+f'], label: 'Finding before', group: 'Walk', run: () => hands.finding(-1) },
-        { keys: ['Enter'], label: 'Take the finding’s first fix', group: 'Walk', run: () => hands.takeFix() },
-        { keys: ['d'], label: 'Down-bow', short: 'Down', group: 'Bow', run: () => hands.bow({ direction: 'down', bowMark: null }) },
+        { keys: ['v'], label: 'Look at the finding’s next fix on the page', group: 'Walk', run: () => hands.preview(), hint: 'look at a fix' },
+        { keys: ['Enter'], label: 'Take the fix', group: 'Walk', run: () => hands.takeFix() },
+        { keys: ['Escape'], label: 'Leave the preview or the span', group: 'Walk', run: () => hands.leave() },
+        { keys: ['d', 'l'], label: 'Down-bow: land this note down, the way to it is planned', short: 'Down', group: 'Bow', run: () => hands.bow({ direction: 'down', bowMark: null }) },
         { keys: ['u'], label: 'Up-bow', short: 'Up', group: 'Bow', run: () => hands.bow({ direction: 'up', bowMark: null }) },
-        { keys: ['h'], label: 'Hook to the note before', short: 'Hook', group: 'Bow', run: () => toggle(hands, 'hook') },
+        { keys: ['h'], label: 'Hook to the note before; a span: hook all of it, or its dotted pairs', short: 'Hook', group: 'Bow', run: () => hook(hands) },
         { keys: ['r'], label: 'Retake before it', short: 'Retake', group: 'Bow', run: () => toggle(hands, 'retake') },
+        { keys: ['s'], label: 'Strike the slur; a span: strike all its slurs', short: 'Strike', group: 'Bow', run: () => strike(hands) },
+        { keys: ['/'], label: 'Split the slur before this note', short: 'Split', group: 'Bow', run: () => toggleNote(hands, 'split') },
+        { keys: ['j'], label: 'Join to the note before, in one bow', short: 'Join', group: 'Bow', run: () => toggleNote(hands, 'join') },
+        { keys: ['c'], label: 'Change bow on a held note; a span: as it comes', short: 'Change', group: 'Bow', run: () => comes(hands) },
+        { keys: ['g'], label: 'Stagger the change on a held note', short: 'Stagger', group: 'Bow', run: () => toggle(hands, 'stagger') },
+        { keys: ['i'], label: 'Lift in the rest before it', short: 'Lift', group: 'Bow', run: () => toggle(hands, 'lift') },
+        { keys: ['k'], label: 'A span of three beats each: pair them, down, up-up', short: 'Pair', group: 'Bow', run: () => range(hands, 'pair') },
+        { keys: ['p'], label: 'Place on the bow: frog, LH, BP, M, UH, tip, WB, none', short: 'Place', group: 'Bow', run: () => nextPlace(hands) },
         ...[0, 1, 2, 3, 4].map(
             (finger): DeskCommand => ({
                 keys: [String(finger)],
@@ -61,15 +85,64 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['Delete', 'Backspace'], label: 'Take away', group: 'Finger', run: () => takeAway(hands), hint: 'take away' },
         { keys: ['z', 'Ctrl+z'], label: 'Undo', group: 'Page', run: () => hands.undo() },
         { keys: ['y', 'Ctrl+y', 'Ctrl+Shift+z'], label: 'Redo', group: 'Page', run: () => hands.redo() },
+        { keys: ['b'], label: 'Bow track on or off', group: 'Page', run: () => hands.track(), hint: 'bow track' },
         { keys: ['o'], label: 'Hand out', group: 'Page', run: () => hands.handOut() },
         { keys: ['?'], label: 'This sheet', group: 'Page', run: () => hands.keys() },
     ]
 }
 
-function toggle(hands: DeskHands, action: 'hook' | 'retake'): void {
-    const note = hands.strokeChosen()
-    const isDecided = note?.action === action && note.decided.includes('action')
-    hands.bow({ action: isDecided ? null : action })
+function toggle(hands: DeskHands, action: Action): void {
+    hands.bow({ action: isDecided(hands.strokeChosen(), action) ? null : action })
+}
+
+function toggleNote(hands: DeskHands, action: Action): void {
+    hands.note({ action: isDecided(hands.chosen(), action) ? null : action })
+}
+
+function isDecided(note: NoteInfo | null, action: Action): boolean {
+    return note?.action === action && note.decided.includes('action')
+}
+
+/** Two or three notes are hooked into one direction; in a longer span every dotted pair is. */
+function hook(hands: DeskHands): void {
+    const span = hands.span()
+    if (span.length < 2) {
+        toggle(hands, 'hook')
+    } else if (span.length <= 3) {
+        hands.decide(...span.slice(1).map((note) => ({ note, action: 'hook' })))
+    } else {
+        range(hands, 'hook')
+    }
+}
+
+function strike(hands: DeskHands): void {
+    const span = hands.span()
+    if (span.length < 2) {
+        toggleNote(hands, 'strike')
+    } else {
+        hands.decide(...span.map((note) => ({ note, action: 'strike' })))
+    }
+}
+
+function comes(hands: DeskHands): void {
+    if (hands.span().length > 1) {
+        range(hands, 'as-it-comes')
+    } else {
+        toggleNote(hands, 'change')
+    }
+}
+
+function range(hands: DeskHands, action: string): void {
+    if (hands.span().length < 2) {
+        hands.say('Select a span first: Shift with → makes it longer.')
+        return
+    }
+    hands.decide({ measures: hands.measures(), action })
+}
+
+function nextPlace(hands: DeskHands): void {
+    const now = PLACES.findIndex((place) => place === hands.strokeChosen()?.place)
+    hands.bow({ place: PLACES[now + 1] ?? null })
 }
 
 function place(hands: DeskHands, placement: string): void {

@@ -18,6 +18,11 @@ export interface Head {
 export interface System {
     element: SVGGElement
     heads: Map<string, Head>
+    /** Printed slurs of this line, with how far they are moved. */
+    slurs: SVGPathElement[]
+    shift: number
+    /** Right edges of the measures. */
+    barlines: number[]
     staffTop: number
     staffBottom: number
     top: number
@@ -89,6 +94,9 @@ function measured(system: SVGGElement, margin: { x: number; y: number }, host: S
     return {
         element: outer,
         heads: headsOf(system, margin.x),
+        slurs: [...system.querySelectorAll<SVGPathElement>('.slur > path')],
+        shift: margin.x,
+        barlines: barlinesOf(system, margin.x),
         staffTop,
         staffBottom,
         top: above.highest(),
@@ -105,6 +113,14 @@ function moved(box: Box, x: number): Box {
 function staffLines(system: SVGGElement): number[] {
     const lines = [...system.querySelectorAll('.staff > path')]
     return lines.map((line) => Number(line.getAttribute('d')?.match(/^M[\d.-]+ ([\d.-]+)/)?.[1] ?? 0))
+}
+
+function barlinesOf(system: SVGGElement, x: number): number[] {
+    const right = [...system.querySelectorAll('.measure')].map((measure) => {
+        const lines = [...measure.querySelectorAll('.staff > path')].map((line) => Number(line.getAttribute('d')?.match(/L([\d.-]+)/)?.[1] ?? 0))
+        return Math.max(0, ...lines) + x
+    })
+    return right.sort((a, b) => a - b)
 }
 
 /** A slur is not as high everywhere as its box: its outer curve is followed instead. */

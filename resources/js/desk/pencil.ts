@@ -1,6 +1,6 @@
 import type { Mark } from '../api/types'
 import { SPACE, type Head, type System } from './engraving'
-import { bowSign, hookArc, retakeSign, splitSign, writing, type Sign } from './signs'
+import { bowSign, changeSign, hookArc, liftSign, retakeSign, slurArc, splitSign, staggerTicks, strikes, writing, type Sign } from './signs'
 import { element } from './svg'
 
 const GAP = 0.32 * SPACE
@@ -26,8 +26,10 @@ export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
     }
     const ordered = [...columns.values()].sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
     ordered.forEach((column) => line.fingers(column))
+    ordered.flat().forEach(({ head, mark }) => line.slurs(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.hook(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.bow(head, mark))
+    ordered.flat().forEach(({ head, mark }) => line.held(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.position(head, mark))
     return layer
 }
@@ -55,6 +57,7 @@ class PencilLine {
     bow(head: Head, mark: Mark): void {
         const signs = [
             mark.action === 'retake' ? { sign: retakeSign(), kind: 'retake' } : null,
+            mark.action === 'lift' ? { sign: liftSign(), kind: 'lift' } : null,
             mark.action === 'split' ? { sign: splitSign(), kind: 'split' } : null,
             mark.bow === null ? null : { sign: bowSign(mark.bow), kind: `bow-${mark.bow}` },
         ].filter((sign) => sign !== null)
@@ -68,9 +71,71 @@ class PencilLine {
     }
 
     position(head: Head, mark: Mark): void {
-        if (mark.position !== null) {
-            this.place(writing(mark.position, POSITION_SIZE), head, mark, 'position')
+        for (const [kind, text] of [['position', mark.position], ['bow-place', mark.place]] as const) {
+            if (text !== null) {
+                this.place(writing(text, POSITION_SIZE), head, mark, kind)
+            }
         }
+    }
+
+    /** Changes of bow on a held note, and staggered ones. */
+    held(head: Head, mark: Mark): void {
+        const [left, right] = [centre(head), this.endOf(head)]
+        for (const { share, bow } of mark.changes) {
+            const sign = changeSign(bow)
+            const x = left + (right - left) * share
+            this.put(sign, x, this.free(x - sign.width / 2, sign.width), mark, 'change')
+        }
+        if (mark.stagger.length > 0) {
+            const bottom = this.free(left, right - left)
+            const ticks = staggerTicks(left, right, mark.stagger, bottom)
+            this.add(ticks.drawing, mark, 'stagger')
+            this.skyline.add({ x: left, y: bottom - ticks.height, width: right - left, height: ticks.height })
+        }
+    }
+
+    /** A printed slur that is struck out, and the pencilled ones. */
+    slurs(head: Head, mark: Mark): void {
+        if (mark.struckTo !== null) {
+            const to = this.system.heads.get(mark.struckTo)
+            const curve = this.printedSlur(centre(head), to ? centre(to) : Infinity)
+            if (curve) {
+                this.add(strikes(curve, this.system.shift), mark, 'struck')
+            }
+        }
+        if (mark.slurTo !== null) {
+            const to = this.system.heads.get(mark.slurTo)
+            const [left, right] = [centre(head), to ? centre(to) : (this.system.barlines.at(-1) ?? centre(head) + 4 * SPACE)]
+            const y = this.skyline.top(left - 40, right - left + 80) - 0.7 * GAP
+            this.add(slurArc(left, right, y), mark, 'slur')
+            this.skyline.add({ x: left, y: y - 120, width: right - left, height: 120 })
+        }
+    }
+
+    /** The printed slur whose ends are nearest to two places. */
+    private printedSlur(left: number, right: number): SVGPathElement | null {
+        let best: { curve: SVGPathElement; distance: number } | null = null
+        for (const curve of this.system.slurs) {
+            const box = curve.getBBox()
+            const distance = Math.abs(box.x + this.system.shift - left) + (right === Infinity ? 0 : Math.abs(box.x + box.width + this.system.shift - right))
+            if (!best || distance < best.distance) {
+                best = { curve, distance }
+            }
+        }
+        return best && best.distance < 4 * SPACE ? best.curve : null
+    }
+
+    /** Where a note stops sounding on the page: at the next note or at the barline. */
+    private endOf(head: Head): number {
+        const after = [...this.system.heads.values()].map((other) => other.box.x).filter((x) => x > head.box.x + head.box.width)
+        const bar = this.system.barlines.find((x) => x > head.box.x)
+        return Math.min(...after, bar ?? Infinity, head.box.x + 30 * SPACE)
+    }
+
+    private add(drawing: SVGElement, mark: Mark, kind: string): void {
+        drawing.setAttribute('class', `mark ${kind} ${state(mark)}`)
+        drawing.setAttribute('data-note', mark.note)
+        this.layer.append(drawing)
     }
 
     /** From the note that is hooked to this one; over a line's end the arc stays open. */
@@ -83,9 +148,7 @@ class PencilLine {
         const left = from ? centre(from) : right - 4 * SPACE
         const y = this.skyline.top(left - 40, right - left + 80) - GAP - 46
         const arc = hookArc(left, right, y, from ? 'none' : 'left')
-        arc.setAttribute('class', `mark hook ${state(mark)}`)
-        arc.setAttribute('data-note', mark.note)
-        this.layer.append(arc)
+        this.add(arc, mark, 'hook')
         this.skyline.add({ x: left - 40, y: y - 90, width: right - left + 80, height: 90 })
     }
 
@@ -99,9 +162,7 @@ class PencilLine {
 
     private put(sign: Sign, x: number, bottom: number, mark: Mark, kind: string): void {
         sign.drawing.setAttribute('transform', `translate(${x.toFixed(0)}, ${bottom.toFixed(0)})`)
-        sign.drawing.setAttribute('class', `mark ${kind} ${state(mark)}`)
-        sign.drawing.setAttribute('data-note', mark.note)
-        this.layer.append(sign.drawing)
+        this.add(sign.drawing, mark, kind)
         if (mark.decided) {
             this.layer.append(decidedLine(x, bottom + 0.2 * SPACE, sign.width))
         }

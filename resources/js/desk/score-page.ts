@@ -1,10 +1,12 @@
-import type { Mark } from '../api/types'
+import type { Mark, NoteInfo } from '../api/types'
+import { track, TRACK_HEIGHT } from './bow-track'
 import { engrave } from './engraver'
 import { SPACE, unpack, type Engraving, type Head, type System } from './engraving'
 import { draw, ROOM } from './pencil'
 import { element } from './svg'
 
 const BETWEEN_LINES = 1.6 * SPACE
+const TRACK_ROOM = TRACK_HEIGHT + 3 * SPACE
 const FONTS = ['400 16px "Source Serif 4"', 'bold 16px "Source Serif 4"', 'italic 16px "Source Serif 4"', '16px "Patrick Hand"']
 
 export interface Flag {
@@ -20,6 +22,7 @@ interface Line {
     height: number
     pencil: SVGGElement
     overlay: SVGGElement
+    track: SVGGElement
 }
 
 /** An engraved part with the pencil layer over it. The music is engraved once; marks are painted anew. */
@@ -34,7 +37,11 @@ export class ScorePage {
 
     private lineOf = new Map<string, Line>()
 
-    private selected: string | null = null
+    private selected: string[] = []
+
+    private flags: readonly Flag[] = []
+
+    private tracked: { notes: readonly NoteInfo[]; troubled: ReadonlySet<string>; before: readonly NoteInfo[] | null } | null = null
 
     constructor(host: HTMLElement) {
         host.append(this.drawing)
@@ -61,23 +68,45 @@ export class ScorePage {
         }
     }
 
-    select(note: string | null): void {
-        this.lineOf.get(this.selected ?? '')?.overlay.querySelector('.selection')?.remove()
-        this.selected = note
-        const line = this.lineOf.get(note ?? '')
-        const head = line?.system.heads.get(note ?? '')
-        if (line && head) {
-            const { staffTop, staffBottom } = line.system
-            const top = Math.min(head.box.y, staffTop) - 0.5 * SPACE
-            const bottom = Math.max(head.box.y + head.box.height, staffBottom) + 0.5 * SPACE
-            line.overlay.prepend(
-                element('rect', { class: 'selection', x: head.box.x - 70, y: top, width: head.box.width + 140, height: bottom - top, rx: 60 }),
-            )
+    /** One note, or a span of them; the last is where the next key goes. */
+    select(notes: readonly string[]): void {
+        this.drawing.querySelectorAll('.selection').forEach((old) => old.remove())
+        this.selected = [...notes]
+        for (const note of notes) {
+            const line = this.lineOf.get(note)
+            const head = line?.system.heads.get(note)
+            if (line && head) {
+                const { staffTop, staffBottom } = line.system
+                const top = Math.min(head.box.y, staffTop) - 0.5 * SPACE
+                const bottom = Math.max(head.box.y + head.box.height, staffBottom) + 0.5 * SPACE
+                line.overlay.prepend(
+                    element('rect', { class: note === notes.at(-1) ? 'selection' : 'selection span', x: head.box.x - 70, y: top, width: head.box.width + 140, height: bottom - top, rx: 60 }),
+                )
+            }
+        }
+    }
+
+    /**
+     * Draws the bow track under every line of music; null takes it away.
+     *
+     * @param troubled notes at which the bow has trouble
+     * @param before the track before a previewed change
+     */
+    follow(notes: readonly NoteInfo[] | null, troubled: ReadonlySet<string> = new Set(), before: readonly NoteInfo[] | null = null): void {
+        const shown = this.tracked !== null
+        this.tracked = notes ? { notes, troubled, before } : null
+        if (shown !== (this.tracked !== null)) {
+            this.stack()
+            this.flag(this.flags)
+            this.select(this.selected)
+        } else {
+            this.lines.forEach((line) => this.paintTrack(line))
         }
     }
 
     /** Numbered tabs under the notes that the findings are about. */
     flag(flags: readonly Flag[]): void {
+        this.flags = flags
         this.lines.forEach((line) => line.overlay.querySelectorAll('.flag').forEach((flag) => flag.remove()))
         for (const flag of flags) {
             const line = this.lineOf.get(flag.note)
@@ -117,8 +146,8 @@ export class ScorePage {
     copies(): { drawing: SVGGElement; top: number; height: number }[] {
         return this.lines.map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
-            drawing.querySelectorAll('.overlay, .decided-line').forEach((thing) => thing.remove())
-            return { drawing, top: line.system.top - ROOM, height: line.height }
+            drawing.querySelectorAll('.overlay, .decided-line, .bow-track').forEach((thing) => thing.remove())
+            return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
         })
     }
 
@@ -135,17 +164,26 @@ export class ScorePage {
         this.lineOf.clear()
         let y = 0
         for (const system of this.engraving.systems) {
-            const height = system.bottom - system.top + ROOM + BETWEEN_LINES
-            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }) }
+            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + (this.tracked ? TRACK_ROOM : 0)
+            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g') }
             system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
+            system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .bow-track').forEach((old) => old.remove())
             system.element.prepend(line.overlay)
-            system.element.append(line.pencil)
+            system.element.append(line.pencil, line.track)
             this.lines.push(line)
             system.heads.forEach((_, id) => this.lineOf.set(id, line))
             this.paintLine(line)
+            this.paintTrack(line)
             y += height
         }
         this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
+    }
+
+    private paintTrack(line: Line): void {
+        const { notes, troubled, before } = this.tracked ?? { notes: [], troubled: new Set<string>(), before: null }
+        const made = this.tracked ? track(line.system, notes, troubled, line.system.bottom, before) : element('g', { class: 'bow-track' })
+        line.track.replaceWith(made)
+        line.track = made
     }
 
     private paintLine(line: Line): void {

@@ -49,6 +49,11 @@ export function retakeSign(): Sign {
     return { drawing, width: 190, height: 240 }
 }
 
+/** A comma alone: the bow is lifted and set down elsewhere. */
+export function liftSign(): Sign {
+    return { ...retakeSign(), width: 150 }
+}
+
 /** A short mark across a stroke that changes inside a printed slur. */
 export function splitSign(): Sign {
     return { drawing: element('path', { ...STROKE, 'stroke-width': 36, d: 'M-40 -20 L44 -220' }), width: 110, height: 240 }
@@ -75,4 +80,44 @@ export function hookArc(left: number, right: number, y: number, open: 'none' | '
     const dash = (x: number) => element('path', { ...STROKE, 'stroke-width': 38, d: `M${x - 34} ${y + 46} h68` })
     const stops = [open === 'left' ? null : dash(left + 10), open === 'right' ? null : dash(right - 10)]
     return element('g', {}, arc, ...stops.filter((stop) => stop !== null))
+}
+
+/** A pencilled slur. It stands over the notes and is open to the side where it goes on in another line of music. */
+export function slurArc(left: number, right: number, y: number): SVGElement {
+    const lift = Math.min(220, 90 + (right - left) * 0.08)
+    return element('path', {
+        ...STROKE,
+        'stroke-width': 28,
+        d: `M${left} ${y} C${left + (right - left) * 0.2} ${y - lift} ${left + (right - left) * 0.8} ${y - lift} ${right} ${y}`,
+    })
+}
+
+/** Short strokes through a printed slur: it is struck out, and can still be seen. */
+export function strikes(curve: SVGPathElement, shift: number): SVGElement {
+    const length = curve.getTotalLength() / 2
+    const made = element('g', { ...STROKE, 'stroke-width': 30 })
+    for (let at = 0.22; at < 0.85; at += 0.28) {
+        const point = curve.getPointAtLength(length * at)
+        made.append(element('path', { d: `M${point.x + shift - 62} ${point.y + 82} l130 -170` }))
+    }
+    return made
+}
+
+/** A small bow sign over a held note where the bow changes. */
+export function changeSign(bow: 'down' | 'up'): Sign {
+    const sign = bowSign(bow)
+    return { drawing: element('g', {}, element('g', { transform: 'scale(0.78)' }, sign.drawing)), width: sign.width * 0.78, height: sign.height * 0.78 }
+}
+
+/** Player by player a tick on a line of its own: outside above inside. */
+export function staggerTicks(left: number, right: number, players: readonly (readonly number[])[], bottom: number): Sign {
+    const made = element('g', { ...STROKE, 'stroke-width': 22 })
+    players.forEach((shares, player) => {
+        const y = bottom - 70 - (players.length - 1 - player) * 150
+        made.append(element('path', { d: `M${left} ${y} H${right}`, 'stroke-dasharray': '30 60' }))
+        shares.forEach((share) => made.append(element('path', { d: `M${left + (right - left) * share} ${y - 62} v124`, 'stroke-width': 34 })))
+        const name = players.length === 2 ? (['out', 'in'][player] ?? '') : String(player + 1)
+        made.append(element('text', { x: left - 30, y: y + 60, 'font-family': 'Patrick Hand', 'font-size': 230, 'text-anchor': 'end', stroke: 'none', fill: 'currentColor' }, name))
+    })
+    return { drawing: made, width: right - left, height: 150 * players.length + 40 }
 }

@@ -13,12 +13,34 @@ export function placeWords(note: Pick<NoteInfo, 'measure' | 'beat'>): string {
     return `measure ${note.measure}, beat ${beatWords(note.beat)}`
 }
 
+const ACTIONS: Record<string, string> = {
+    hook: ', hooked',
+    retake: ', after a retake',
+    lift: ', set down anew',
+    split: ', slur split here',
+    change: ', changing while it is held',
+    stagger: ', staggered',
+    strike: ', slur struck',
+    join: ', joined',
+}
+
+const PLACES = ['frog', 'lower half', 'middle', 'upper half', 'tip']
+
+/** “from the frog to the middle”. */
+function stretchWords({ from, to }: Pick<NoteInfo, 'from' | 'to'>): string {
+    if (from === null || to === null) {
+        return ''
+    }
+    const name = (place: number) => PLACES[Math.round(place * 4)] ?? ''
+    return name(from) === name(to) ? ` at the ${name(from)}` : `, ${name(from)} to ${name(to)}`
+}
+
 export function bowWords(note: NoteInfo): string {
     if (note.direction === null) {
         return 'no bow (pizzicato)'
     }
-    const action = note.action === 'hook' ? ', hooked' : note.action === 'retake' ? ', after a retake' : ''
-    return `${note.direction}-bow${action}`
+    const action = ACTIONS[note.action ?? ''] ?? ''
+    return `${note.direction}-bow${action}${stretchWords(note)}`
 }
 
 export const LEVELS: Record<string, string> = {

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
-import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { DecisionFields, Fix, SheetLine } from '../api/types'
+import type { DecisionFields, Drawn, Fix, SheetLine } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
@@ -23,10 +23,20 @@ import SignInAgain from '../desk/SignInAgain.vue'
 /** A line of music on A4 with 15 mm at each side. */
 const LINE_WIDTH = 1800
 
+const TRACK = 'upright-pencil.bow-track'
+
+/** Findings that the bow track shows in its path. */
+const ALONG_THE_BOW = ['runs-out', 'stuck-at-end', 'stroke-off-place', 'accent-weak', 'retake-too-short']
+
 const desk = useDesk()
 const route = useRoute()
 const router = useRouter()
 const selected = ref<string | null>(null)
+/** Where a span begins; null when one note is selected. */
+const anchor = ref<string | null>(null)
+const tracking = ref(localStorage.getItem(TRACK) !== 'off')
+/** A fix that is looked at on the page, and what the page would be with it. */
+const preview = shallowRef<{ place: number; drawn: Drawn } | null>(null)
 const currentFinding = ref<number | null>(null)
 const handingOut = ref(false)
 const showingKeys = ref(false)
@@ -40,7 +50,26 @@ const findings = computed(() => desk.marking?.findings ?? [])
 const flags = computed(() => findings.value.map(({ note, mended }, index) => ({ note, mended, number: index + 1 })))
 const place = computed(() => new Map(notes.value.map((note, index) => [note.id, index])))
 const chosen = computed(() => (selected.value === null ? null : (notes.value[place.value.get(selected.value) ?? -1] ?? null)))
-const waiting = computed(() => desk.queue.flatMap((entry) => entry.decisions ?? []).filter(({ note }) => note === selected.value))
+const waiting = computed(() => desk.queue.flatMap((entry) => entry.decisions ?? []).filter((decision) => !('note' in decision) || decision.note === selected.value))
+const selection = computed(() => {
+    const [from, to] = [place.value.get(anchor.value ?? ''), place.value.get(selected.value ?? '')]
+    if (to === undefined) {
+        return []
+    }
+    const ids = notes.value.slice(Math.min(from ?? to, to), Math.max(from ?? to, to) + 1).map(({ id }) => id)
+    return from !== undefined && from > to ? ids.reverse() : ids
+})
+const spanWords = computed(() => (selection.value.length > 1 ? `${selection.value.length} notes, measures ${measures()}` : ''))
+const layer = computed(() => preview.value?.drawn.layer ?? desk.layer)
+const track = computed(() =>
+    tracking.value
+        ? {
+              notes: preview.value?.drawn.notes ?? notes.value,
+              troubled: new Set((preview.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended).map(({ note }) => note)),
+              before: preview.value ? notes.value : null,
+          }
+        : null,
+)
 const notationAllowed = computed(() => desk.part?.piece.rights !== 'printed-only')
 
 const SAVING: Record<string, string> = {
@@ -52,7 +81,8 @@ const SAVING: Record<string, string> = {
 
 async function load(): Promise<void> {
     fault.value = ''
-    selected.value = currentFinding.value = null
+    selected.value = anchor.value = currentFinding.value = null
+    preview.value = null
     try {
         await desk.open(Number(route.params.id))
         document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
@@ -61,11 +91,32 @@ async function load(): Promise<void> {
     }
 }
 
-function choose(note: string | null): void {
+function choose(note: string | null, extend = false): void {
     if (note !== null) {
+        anchor.value = extend ? (anchor.value ?? selected.value) : null
         selected.value = note
-        page?.select(note)
         void nextTick(() => reveal(note))
+    }
+}
+
+/** “5-8”: the printed numbers of the measures that the selection lies in. */
+function measures(): string {
+    const numbers = selection.value.map((id) => notes.value[place.value.get(id) ?? -1]?.measure ?? '')
+    const [first, last] = [numbers[0] ?? '', numbers.at(-1) ?? '']
+    const order = (place.value.get(selection.value[0] ?? '') ?? 0) <= (place.value.get(selection.value.at(-1) ?? '') ?? 0)
+    return first === last ? first : order ? `${first}-${last}` : `${last}-${first}`
+}
+
+async function look(place: number): Promise<void> {
+    const fix = findings.value[currentFinding.value ?? -1]?.fixes[place]
+    if (!fix || !desk.part) {
+        preview.value = null
+        return
+    }
+    try {
+        preview.value = { place, drawn: await api.preview(desk.part.part.id, fix.decisions) }
+    } catch (problem) {
+        ElMessage.error(problemWords(problem))
     }
 }
 
@@ -85,6 +136,7 @@ function go(index: number): void {
     const finding = findings.value[index]
     if (finding) {
         currentFinding.value = index
+        preview.value = null
         choose(finding.note)
     }
 }
@@ -92,6 +144,7 @@ function go(index: number): void {
 function take(fix: Fix): void {
     desk.decide(...fix.decisions)
     currentFinding.value = null
+    preview.value = null
 }
 
 /** A bow sign belongs to the first note of its stroke. */
@@ -102,6 +155,22 @@ function strokeStart(): string | null {
 
 const hands: DeskHands = {
     step: (by) => choose(notes.value[selected.value === null ? 0 : Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value) ?? 0) + by))]?.id ?? null),
+    extend: (by) => choose(notes.value[Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value ?? '') ?? 0) + by))]?.id ?? null, true),
+    span: () => selection.value,
+    measures,
+    decide: (...decisions) => {
+        preview.value = null
+        desk.decide(...decisions)
+    },
+    preview: () => void (currentFinding.value === null ? ElMessage.info('Go to a finding first: F.') : look((preview.value?.place ?? -1) + 1)),
+    leave: () => {
+        preview.value = null
+        anchor.value = null
+    },
+    track: () => {
+        tracking.value = !tracking.value
+        localStorage.setItem(TRACK, tracking.value ? 'on' : 'off')
+    },
     line: (by) => choose(selected.value === null ? (notes.value[0]?.id ?? null) : (page?.lineAway(selected.value, by) ?? null)),
     edge: (last) => choose(notes.value[last ? notes.value.length - 1 : 0]?.id ?? null),
     finding: (by) => {
@@ -111,7 +180,7 @@ const hands: DeskHands = {
         }
     },
     takeFix: () => {
-        const fix = findings.value[currentFinding.value ?? -1]?.fixes[0]
+        const fix = findings.value[currentFinding.value ?? -1]?.fixes[preview.value?.place ?? 0]
         if (fix) {
             take(fix)
         }
@@ -133,6 +202,7 @@ function decideOn(note: string | null, fields: DecisionFields): void {
         ElMessage.info('Choose a note first: click it, or press →.')
         return
     }
+    preview.value = null
     desk.decide({ note, ...fields })
 }
 
@@ -212,6 +282,9 @@ watch(() => route.params.id, (id) => id !== undefined && load())
         <main v-if="fault" class="desk-fault"><p class="notice error" role="alert">{{ fault }}</p></main>
         <main v-else-if="desk.part" class="desk-main">
             <div class="desk-page" tabindex="-1">
+                <p v-if="preview" class="preview-bar" role="status">
+                    You are looking at a fix. Nothing is decided yet: <kbd>Enter</kbd> takes it, <kbd>V</kbd> shows the next, <kbd>Esc</kbd> leaves.
+                </p>
                 <div class="paper">
                     <header class="paper-head">
                         <h2>{{ desk.part.piece.title }}</h2>
@@ -219,7 +292,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                         <span class="paper-composer">{{ desk.part.piece.composer }}</span>
                     </header>
                     <Score
-                        :music="desk.part.music" :layer="desk.layer" :width="LINE_WIDTH" :selected="selected" :flags="flags"
+                        :music="desk.part.music" :layer="layer" :width="LINE_WIDTH" :selected="selection" :flags="flags" :track="track"
                         :label="`${desk.part.piece.title}, ${desk.part.part.name}, with its marks`" @choose="choose" @drawn="drawn"
                     />
                 </div>
@@ -233,8 +306,8 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                     </div>
                 </div>
                 <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
-                <NoteCard :note="chosen" :commands="commands" :waiting="waiting" />
-                <Findings :findings="findings" :current="currentFinding" @go="go" @take="take" />
+                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" />
+                <Findings :findings="findings" :current="currentFinding" :previewed="preview?.place ?? null" @go="go" @take="take" @look="look" />
             </aside>
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
