@@ -4,29 +4,62 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
-/** Chooses which directions are written on the page: the fewest that leave no doubt (`bowing.md`, “Marks on the page”). */
-final class WrittenSigns
+use UprightPencil\Core\Strings\Density;
+
+/**
+ * Chooses which directions are written on the page: the fewest that leave no doubt (`bowing.md`, “Marks on the page”), with
+ * a reminder after a long silence, and for beginners about once a line.
+ */
+final readonly class WrittenSigns
 {
+    /** A line of a school part holds about this many measures. */
+    private const LINE_MEASURES = 4;
+
     /**
      * @param  BowMarks  $fixed  printed and decided marks, which are always written
      * @param  int  $measureTicks  a silence this long is followed by a sign as a reminder
-     * @return array<int, true> stroke indexes
      */
-    public static function of(BowedLine $line, BowMarks $fixed, int $measureTicks): array
+    public function __construct(
+        private BowMarks $fixed,
+        private int $measureTicks,
+        private Density $density,
+    ) {}
+
+    /** @return array<int, true> stroke indexes */
+    public function on(BowedLine $line): array
     {
         $written = [];
+        $reminded = null;
         foreach ($line->played as $bowed) {
             $stroke = $line->strokes[$bowed->stroke];
-            $needed = ! $stroke->changed && ($bowed->before === null
-                || $bowed->before === $bowed->direction
-                || $bowed->jumped
-                || $stroke->gap >= $measureTicks
-                || BowFollower::lock($stroke, $fixed) !== null);
-            if ($needed) {
+            $measure = $stroke->first()->measure;
+            if ($stroke->changed) {
+                continue;
+            }
+            if ($this->isNeeded($bowed, $stroke) || $this->reminds($bowed, $stroke, $reminded === null ? null : $measure - $reminded)) {
                 $written[$bowed->stroke] = true;
+                $reminded = $measure;
             }
         }
 
         return $written;
+    }
+
+    private function isNeeded(BowedStroke $bowed, Stroke $stroke): bool
+    {
+        return $bowed->before === null
+            || $bowed->before === $bowed->direction
+            || $bowed->jumped
+            || BowFollower::lock($stroke, $this->fixed) !== null;
+    }
+
+    private function reminds(BowedStroke $bowed, Stroke $stroke, ?int $measuresAgo): bool
+    {
+        return match ($this->density) {
+            Density::Sparse => false,
+            Density::Usual => $stroke->gap >= $this->measureTicks,
+            Density::FirstYear => $stroke->gap >= intdiv($this->measureTicks, 2)
+                || ($measuresAgo !== null && $measuresAgo >= self::LINE_MEASURES && $stroke->first()->first()->onset === 0 && $bowed->action === null),
+        };
     }
 }

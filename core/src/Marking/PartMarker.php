@@ -99,7 +99,7 @@ final class PartMarker
     {
         $context = $this->context($this->leftHand($line));
         $bowing = Bowing::of($context, $line, $marks, $this->settings->planning);
-        $written = WrittenSigns::of($bowing->line, $marks, $this->measureTicks());
+        $written = (new WrittenSigns($marks, $this->measureTicks(), $this->settings->profile->marks))->on($bowing->line);
         foreach ($bowing->line->strokes as $index => $stroke) {
             $this->strokes++;
             $this->markStroke($stroke, $bowing->line->firstPass[$index] ?? null, $bowing->travel[$index] ?? null, isset($written[$index]));

@@ -21,11 +21,12 @@ final readonly class ClassProfile
         private array $positions,
         private array $placements,
         private array $weights,
+        public Density $marks,
     ) {}
 
     public static function of(Level $level): self
     {
-        return new self($level, $level->openStrings(), HandSize::Usual, $level->vibrates(), false, [], [], []);
+        return new self($level, $level->openStrings(), HandSize::Usual, $level->vibrates(), false, [], [], [], self::usualMarks($level));
     }
 
     /**
@@ -37,7 +38,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -54,12 +55,18 @@ final readonly class ClassProfile
             array_map(static fn (array $taught): array => self::positionsIn($taught), self::perInstrument($data, 'positions')),
             array_map(static fn (array $taught): array => self::placementsIn($taught), self::perInstrument($data, 'placements')),
             self::weightsIn($data['weights'] ?? []),
+            self::choice(Density::class, $data, 'marks') ?? self::usualMarks($level),
         );
     }
 
     public function withOpenStrings(OpenStrings $openStrings): self
     {
-        return new self($this->level, $openStrings, $this->handSize, $this->vibrato, $this->fourFingerBass, $this->positions, $this->placements, $this->weights);
+        return new self($this->level, $openStrings, $this->handSize, $this->vibrato, $this->fourFingerBass, $this->positions, $this->placements, $this->weights, $this->marks);
+    }
+
+    private static function usualMarks(Level $level): Density
+    {
+        return $level === Level::FirstYear ? Density::FirstYear : Density::Usual;
     }
 
     /** @return list<int> offsets where the first finger may rest */

@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Tests\Support\Marked;
 
@@ -73,6 +74,14 @@ final class FollowingTest extends TestCase
         $marked = Marked::tune('(D4q E4) (F#4 G4) | (A4 B4) (A4 G4)', decisions: [['measures' => '1', 'action' => 'as-it-comes']]);
 
         self::assertSame('D U D U D D U U', $marked->bows());
+    }
+
+    public function test_what_is_written_depends_on_the_density(): void
+    {
+        $tune = str_repeat('D4q E4 F#4 G4 | ', 9).'D4h r | D4h r | D4w';
+        $signs = static fn (string $marks): int => count(array_filter(Marked::tune($tune, settings: new Settings(ClassProfile::fromArray(['marks' => $marks]), Instrument::Violin))->part->notes, static fn ($note): bool => $note->bowMark));
+
+        self::assertSame([3, 3, 5], [$signs('sparse'), $signs('usual'), $signs('first-year')], 'start and two retakes; beginners are reminded about once a line');
     }
 
     private static function followed(string $tune): Marked

@@ -86,8 +86,9 @@ final class PropertiesTest extends TestCase
             $worst = max([0.0, ...array_map(static fn (Finding $finding): float => self::SEVERITY[$finding->code] ?? 0.0, self::open($before))]);
             foreach ($before->part->findings as $finding) {
                 foreach ($finding->fixes as $fix) {
-                    self::assertIsArray($fix['decisions']);
-                    $after = Marked::tune($tune, decisions: array_values($fix['decisions']), settings: $settings);
+                    /** @var list<array<string, mixed>> $decisions */
+                    $decisions = $fix['decisions'];
+                    $after = Marked::tune($tune, decisions: $decisions, settings: $settings);
                     $left = array_filter(self::open($after), static fn (Finding $other): bool => [$other->code, $other->note] === [$finding->code, $finding->note]);
                     self::assertSame([], $left, "{$finding->code} at {$finding->note} after ".json_encode($fix).": {$tune}");
                     foreach (self::open($after) as $new) {

@@ -29,7 +29,7 @@ use UprightPencil\Core\Score\Technical;
  *
  * A note is its pitch, a value (w h q e s, dots) that holds until the next, and signs: `>` accent, `'` staccato,
  * `-` tie to the next, `!d` `!u` printed bow, `+` chord with the note before. `( )` slur, `|:` `:|` repeats,
- * `|1` `|2` endings, `pizz` `arco`, `=120` a tempo in quarters, `mf` and the like. Notes are n1, n2, … in order; a first measure that is too short is a pickup.
+ * `|1` `|2` endings, `pizz` `arco`, `=120` a tempo in quarters, `mf` and the like, `<` to `>` a crescendo. Notes are n1, n2, … in order; a first measure that is too short is a pickup.
  */
 final class Tune
 {
@@ -89,6 +89,7 @@ final class Tune
             in_array($word, ['pizz', 'arco', 'Fine', 'D.C.'], true) => $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, $word === 'D.C.' ? 'D.C. al Fine' : $word)]),
             preg_match('/^=(\d+)$/', $word, $found) === 1 => $this->items[] = new Direction($this->onset, sound: ['tempo' => $found[1]], soundOnly: true),
             preg_match('/^(p{1,3}|f{1,3}|m[pf]|sfz?)$/', $word) === 1 => $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Dynamics, $word)]),
+            in_array($word, ['<', '>', '<!'], true) => $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Wedge, ['<' => 'crescendo', '>' => 'stop', '<!' => 'stop'][$word])]),
             default => $this->note($word),
         };
     }
