@@ -17,6 +17,7 @@ final readonly class BowMarks
      * @param  array<int, true>  $hooked  measures whose dotted pairs are hooked
      * @param  array<int, true>  $paired  measures whose second and third of three equal beats are hooked
      * @param  array<string, int>  $desks  how many desks a stagger is for, or how many changes a held note has
+     * @param  array<string, StrokeType>  $types
      * @param  array<int, true>  $cuts  ticks at which a change on a held note is printed
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class BowMarks
         public array $paired = [],
         public array $desks = [],
         public array $cuts = [],
+        public array $types = [],
     ) {}
 
     /** These marks with others laid over them. */
@@ -42,6 +44,7 @@ final readonly class BowMarks
             $this->paired + $others->paired,
             [...$this->desks, ...$others->desks],
             $this->cuts + $others->cuts,
+            [...$this->types, ...$others->types],
         );
     }
 }

@@ -64,6 +64,6 @@ final readonly class BowingFix
             is_int($decision['times'] ?? null) && $times[$note] = $decision['times'];
         }
 
-        return new BowMarks($directions, $actions, $marks->struck, $places, $marks->hooked, $marks->paired, $times, $marks->cuts);
+        return new BowMarks($directions, $actions, $marks->struck, $places, $marks->hooked, $marks->paired, $times, $marks->cuts, $marks->types);
     }
 }

@@ -16,7 +16,7 @@ final class PrintedBows
      */
     public static function of(Part $part, Line $line, array $struck = []): BowMarks
     {
-        $directions = $actions = $places = $cuts = [];
+        $directions = $actions = $places = $cuts = $types = [];
         foreach ($line->events as $event) {
             foreach ($event->notes as $note) {
                 if ($note->technical->bow === null || isset($struck[$note->id])) {
@@ -39,10 +39,12 @@ final class PrintedBows
                 $actions[$next->first()->id] = BowAction::Retake;
             } elseif ($place !== null && $next !== null) {
                 $places[$next->first()->id] = $place;
+            } elseif (StrokeType::tryFrom($words) !== null && $next !== null) {
+                $types[$next->first()->id] = StrokeType::from($words);
             }
         }
 
-        return new BowMarks($directions, $actions, places: $places, cuts: $cuts);
+        return new BowMarks($directions, $actions, places: $places, cuts: $cuts, types: $types);
     }
 
     /** @return list<array{int, string}> */

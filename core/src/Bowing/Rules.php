@@ -23,6 +23,7 @@ final class Rules
             new Findings\SlurOverShift,
             new Findings\SlurOverSkip,
             new Findings\StrokeOffPlace,
+            new Findings\RestPatternBreaks,
             new Findings\UnneededMark,
         ];
     }

@@ -31,6 +31,10 @@ final readonly class WantedPlace
         if ($decided !== null) {
             return $decided === BowPlace::WholeBow ? null : self::named($decided, 6.0);
         }
+        $type = $marks->types[(string) $stroke->id()] ?? null;
+        if ($type?->place() !== null) {
+            return self::named($type->place(), 4.0);
+        }
         $event = $stroke->onBeat();
         $seconds = $need->seconds($stroke);
         $soft = $need->degree($stroke) <= 1.0;

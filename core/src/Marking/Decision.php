@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowPlace;
+use UprightPencil\Core\Bowing\StrokeType;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Strings\Placement;
 
@@ -16,7 +17,7 @@ use UprightPencil\Core\Strings\Placement;
  */
 final readonly class Decision
 {
-    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'times', 'desks'];
+    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'stroke', 'times', 'desks'];
 
     /** What may be said of a run of measures. */
     private const RANGE_ACTIONS = ['as-it-comes', 'hook', 'pair'];
@@ -65,9 +66,11 @@ final readonly class Decision
 
     private static function isRightForMeasures(string $name, mixed $value): bool
     {
-        return $name === 'action'
-            ? $value === null || in_array($value, self::RANGE_ACTIONS, true)
-            : $name === 'place' && ($value === null || (is_string($value) && BowPlace::tryFrom($value) !== null));
+        return match ($name) {
+            'action' => $value === null || in_array($value, self::RANGE_ACTIONS, true),
+            'place', 'stroke' => self::isRight($name, $value),
+            default => false,
+        };
     }
 
     private static function isRight(string $name, mixed $value): bool
@@ -81,6 +84,7 @@ final readonly class Decision
             'position' => (is_int($value) || is_float($value)) && $value > 0 && $value <= 12,
             'bowMark', 'fingerMark' => is_bool($value),
             'place' => is_string($value) && BowPlace::tryFrom($value) !== null,
+            'stroke' => is_string($value) && StrokeType::tryFrom($value) !== null,
             'times', 'desks' => is_int($value) && $value >= 1 && $value <= 4,
             default => false,
         };

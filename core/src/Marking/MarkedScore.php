@@ -107,6 +107,7 @@ final class MarkedScore
             $said = array_filter([
                 $mark->bowAction === BowAction::Retake && ! self::isSaid($measure, $note, 'retake') ? 'retake' : null,
                 $mark->place !== null && ! self::isSaid($measure, $note, mb_strtolower($mark->place->value)) ? $mark->place->value : null,
+                $mark->strokeType !== null && ! self::isSaid($measure, $note, $mark->strokeType->value) ? $mark->strokeType->value : null,
                 $mark->stagger === [] ? null : self::staggerWords($mark->stagger),
             ]);
             foreach ($said as $text) {

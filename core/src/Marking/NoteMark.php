@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowPlace;
+use UprightPencil\Core\Bowing\StrokeType;
 use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingerLock;
@@ -24,6 +25,7 @@ final readonly class NoteMark
      * @param  list<array{measure: string, beat: float, tick: int, from: float|null, to: float|null}>  $changes  of the bow while it is held, each with the way of its stroke
      * @param  list<list<array{measure: string, beat: float, tick: int}>>  $stagger  the changes of each player or desk
      * @param  BowPlace|null  $place  where on the bow, when somebody said so
+     * @param  StrokeType|null  $strokeType  when it begins here
      * @param  float|null  $degree  how loud, from 0 (pp) to 5 (ff)
      * @param  bool  $fingerMark  the finger is written on the page
      * @param  FingerLock|null  $impossible  a decided finger that cannot be played: it stays on the page all the same
@@ -43,6 +45,7 @@ final readonly class NoteMark
         public array $changes,
         public array $stagger,
         public ?BowPlace $place,
+        public ?StrokeType $strokeType,
         public ?float $degree,
         public ?Fingering $fingering,
         public ?string $string,
@@ -99,6 +102,7 @@ final readonly class NoteMark
             'changes' => $this->changes,
             'stagger' => $this->stagger,
             'place' => $this->place?->value,
+            'strokeType' => $this->strokeType?->value,
             'contactLane' => $this->contactLane(),
             'elbow' => $this->fingering === null ? null : $this->fingering->stop->string + 1,
             'string' => $this->string,

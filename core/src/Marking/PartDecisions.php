@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Marking;
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Bowing\BowMarks;
 use UprightPencil\Core\Bowing\BowPlace;
+use UprightPencil\Core\Bowing\StrokeType;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Measure;
@@ -56,8 +57,9 @@ final readonly class PartDecisions
             }
         }
         foreach ($ranges as $measure => $fields) {
-            foreach (is_string($fields['place'] ?? null) ? $part->measures[$measure]->notes() : [] as $note) {
-                $notes[$note->id] = [...['place' => $fields['place']], ...$notes[$note->id] ?? []];
+            $said = array_filter(array_intersect_key($fields, ['place' => 1, 'stroke' => 1]), is_string(...));
+            foreach ($said === [] ? [] : $part->measures[$measure]->notes() as $note) {
+                $notes[$note->id] = [...$said, ...$notes[$note->id] ?? []];
             }
         }
         $with = static fn (string $action): array => array_fill_keys(array_keys(array_filter($ranges, static fn (array $fields): bool => ($fields['action'] ?? null) === $action)), true);
@@ -119,16 +121,17 @@ final readonly class PartDecisions
 
     public function bowMarks(): BowMarks
     {
-        $directions = $actions = $places = $times = [];
+        $directions = $actions = $places = $times = $types = [];
         foreach ($this->notes as $id => $fields) {
             is_string($fields['place'] ?? null) && $places[$id] = BowPlace::from($fields['place']);
+            is_string($fields['stroke'] ?? null) && $types[$id] = StrokeType::from($fields['stroke']);
             $count = $fields['times'] ?? $fields['desks'] ?? null;
             is_int($count) && $times[$id] = $count;
             isset($fields['direction']) && is_string($fields['direction']) && $directions[$id] = BowSign::from($fields['direction']);
             isset($fields['action']) && is_string($fields['action']) && $actions[$id] = BowAction::from($fields['action']);
         }
 
-        return new BowMarks($directions, $actions, $this->struck, $places, $this->hooked, $this->paired, $times);
+        return new BowMarks($directions, $actions, $this->struck, $places, $this->hooked, $this->paired, $times, types: $types);
     }
 
     /** @return array<string, FingerLock> by note id */

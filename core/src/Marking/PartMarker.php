@@ -134,7 +134,12 @@ final class PartMarker
         if ($id === null) {
             return;
         }
-        $this->marks[$id]['place'] = $bowing->marks->places[$id] ?? null;
+        $before = $bowing->line->strokeBefore($index)?->id();
+        $place = $bowing->marks->places[$id] ?? null;
+        $type = $bowing->marks->types[$id] ?? null;
+        // A word holds until another one; it is written where it begins.
+        $this->marks[$id]['place'] = $before !== null && ($bowing->marks->places[$before] ?? null) === $place ? null : $place;
+        $this->marks[$id]['strokeType'] = $before !== null && ($bowing->marks->types[$before] ?? null) === $type ? null : $type;
         $this->marks[$id]['degree'] = $context->need->degree($stroke);
         if (isset($bowing->lifts[$index])) {
             $this->marks[$id]['bowAction'] = BowAction::Lift;
@@ -331,6 +336,7 @@ final class PartMarker
             'changes' => [],
             'stagger' => [],
             'place' => null,
+            'strokeType' => null,
             'degree' => null,
             'fingering' => null,
             'string' => null,

@@ -68,7 +68,7 @@ final class PencilLayer
             'from' => $from,
             'finger' => $finger,
             'position' => $moves ? HouseStyle::position($note->fingering) : null,
-            'place' => $note->place?->value,
+            'place' => implode(' ', array_filter([$note->strokeType?->value, $note->place?->value])) ?: null,
             'changes' => self::changes($note, $share),
             'stagger' => array_map(static fn (array $player): array => array_map(static fn (array $change): float => $share($change['tick']), $player), $note->stagger),
             'slurTo' => $slurs->added[$note->note->id] ?? null,

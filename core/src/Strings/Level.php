@@ -90,7 +90,7 @@ enum Level: string
     public function slurCrossings(): int
     {
         return match ($this) {
-            self::FirstYear => 0,
+            self::FirstYear => 1,
             self::SecondYear => 2,
             self::ThirdYear => 4,
             self::Advanced => 12,

@@ -7,12 +7,12 @@ const props = defineProps<{ commands: Command[] }>()
 const open = defineModel<boolean>({ required: true })
 
 const groups = computed(() =>
-    (['Walk', 'Bow', 'Finger', 'Page'] as const).map((name) => ({ name, commands: props.commands.filter(({ group }) => group === name) })),
+    (['Walk', 'Page', 'Bow', 'Finger'] as const).map((name) => ({ name, commands: props.commands.filter(({ group }) => group === name) })),
 )
 </script>
 
 <template>
-    <ElDialog v-model="open" title="Keys on the desk" width="760px" top="5vh">
+    <ElDialog v-model="open" title="Keys on the desk" width="1120px" top="4vh">
         <div class="key-sheet">
             <section v-for="group in groups" :key="group.name">
                 <h3>{{ group.name }}</h3>

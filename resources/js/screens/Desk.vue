@@ -282,9 +282,6 @@ watch(() => route.params.id, (id) => id !== undefined && load())
         <main v-if="fault" class="desk-fault"><p class="notice error" role="alert">{{ fault }}</p></main>
         <main v-else-if="desk.part" class="desk-main">
             <div class="desk-page" tabindex="-1">
-                <p v-if="preview" class="preview-bar" role="status">
-                    You are looking at a fix. Nothing is decided yet: <kbd>Enter</kbd> takes it, <kbd>V</kbd> shows the next, <kbd>Esc</kbd> leaves.
-                </p>
                 <div class="paper">
                     <header class="paper-head">
                         <h2>{{ desk.part.piece.title }}</h2>
@@ -296,6 +293,9 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                         :label="`${desk.part.piece.title}, ${desk.part.part.name}, with its marks`" @choose="choose" @drawn="drawn"
                     />
                 </div>
+                <p v-if="preview" class="preview-bar" role="status">
+                    You are looking at a fix. Nothing is decided yet: <kbd>Enter</kbd> takes it, <kbd>V</kbd> shows the next, <kbd>Esc</kbd> leaves.
+                </p>
             </div>
             <aside class="rail">
                 <div v-if="desk.overtaken.length > 0" class="notice overtaken" role="alert">

@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Bowing;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Marking\Finding;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Tests\Support\Marked;
+
+/** Every finding: where it is made, where not, what it says, and what its fixes are. The bow is followed, nothing planned. */
+final class FindingsTest extends TestCase
+{
+    /**
+     * @param  list<string>  $fixes
+     * @param  list<array<string, mixed>>  $decisions
+     */
+    #[DataProvider('found')]
+    public function test_a_finding_is_made_with_its_sentence_and_its_fixes(string $code, string $tune, string $measure, string $sentence, array $fixes, Level $level = Level::SecondYear, array $decisions = [], Instrument $instrument = Instrument::Violin): void
+    {
+        $found = self::of($code, self::checked($tune, $level, $decisions, $instrument));
+
+        self::assertNotSame([], $found, "{$code} is not found");
+        self::assertSame($measure, $found[0]->measure);
+        self::assertStringContainsString($sentence, $found[0]->message);
+        self::assertSame($fixes, array_column($found[0]->fixes, 'action'));
+    }
+
+    /** @return iterable<string, array{0: string, 1: string, 2: string, 3: string, 4: list<string>, 5?: Level, 6?: list<array<string, mixed>>, 7?: Instrument}> */
+    public static function found(): iterable
+    {
+        yield 'downbeat-up' => [
+            'downbeat-up', 'D5q E5 F#5 r | G5 A5 B5 r | A5w', '2',
+            'Measure 2 starts up-bow as it comes; retake before measure 2, beat 1 and it comes down', ['retake'],
+        ];
+        yield 'downbeat-up with a hook' => [
+            'downbeat-up', '6/8 D5q E5e F#5q G5e | A5q. F#5 | D5q E5e F#5e E5 D5 | D5h.', '4', 'hook the note at measure 3, beat 3 to the one before', ['hook'],
+        ];
+        yield 'pickup-down' => [
+            'pickup-down', 'A4q!d | D5 E5 F#5 G5 | A5h.', '0', 'The pickup starts down-bow, so measure 1 starts up-bow', ['start'],
+        ];
+        yield 'same-direction-unmarked' => [
+            'same-direction-unmarked', 'D4q!d E4!d F#4 G4', '1', 'Two down-bows follow each other at measure 1, beat 2', ['hook', 'retake', 'alternate'],
+        ];
+        yield 'repeat-mismatch' => [
+            'repeat-mismatch', '3/4 |: D4q E4 F#4 :| G4h.', '1', 'the bow comes down the first time and up when it comes back', ['retake'],
+        ];
+        yield 'retake-too-short' => [
+            'retake-too-short', '=144 D5q E5 F#5 re G5e!d | A5h B5', '1', 'The retake before measure 1, beat 4½ has 0.21 seconds; this class needs 0.30', ['alternate'],
+            Level::FirstYear,
+        ];
+        yield 'runs-out on a held note' => [
+            'runs-out', '=60 f D5w- | D5w | A5w', '1', 'The bow from measure 1, beat 1 lasts 8.0 seconds; at this loudness one bow of this class lasts about 3.2', ['change', 'stagger'],
+        ];
+        yield 'runs-out under a slur' => [
+            'runs-out', '=50 (D5q E5 F#5 G5) | A5w', '1', 'lasts 4.8 seconds', ['split'], Level::FirstYear,
+        ];
+        yield 'runs-out sooner on the bass' => [
+            'runs-out', '=72 f D3w | A2w', '1', 'lasts 3.3 seconds; at this loudness one bow of this class lasts about 2.4', ['change', 'stagger'], Level::SecondYear, [], Instrument::Bass,
+        ];
+        yield 'stuck-at-end' => [
+            'stuck-at-end', '=100 f D5h.. E5e | F#5h.. G5e | A5h.. B5e | A5h.. G5e | D5w', '1', 'Long and short bows walk to the tip', ['hook'],
+        ];
+        yield 'accent-weak' => [
+            'accent-weak', '=60 f D5h. E5q> | D5w', '1', 'The accent at measure 1, beat 4 falls on an up-bow near the tip', [],
+        ];
+        yield 'too-many-notes' => [
+            'too-many-notes', '=120 (D5e E5 F#5 G5 A5 G5 F#5 E5) | D5w', '1', 'holds 8 notes; this class plays up to 4 in one bow cleanly', ['split', 'strike'], Level::FirstYear,
+        ];
+        yield 'too-many-notes by crossings' => [
+            'too-many-notes', '2# =132 (D5e F#5 D5 F#5) E5h | D5w', '1', 'is fast and crosses strings 3 times', ['split', 'strike'], Level::FirstYear,
+        ];
+        yield 'slur-over-skip' => [
+            'slur-over-skip', '(G3q E5) D5h | D5w', '1', 'The slur skips a string, to measure 1, beat 2', ['split', 'strike'],
+        ];
+        yield 'slur-over-shift' => [
+            'slur-over-shift', '(A5q D6) D6h | D6w', '1', 'The hand shifts inside the slur, to measure 1, beat 2', ['split', 'strike'], Level::SecondYear,
+            [['note' => 'n1', 'position' => 1]],
+        ];
+        yield 'stroke-off-place' => [
+            'stroke-off-place', '=66 f D5w | D5e E5 F#5 E5 D5 E5 F#5 E5', '2', 'From measure 2, beat 1 this wants the frog of the bow', [], Level::SecondYear,
+            [['note' => 'n2', 'place' => 'frog']],
+        ];
+        yield 'rest-pattern-breaks' => [
+            'rest-pattern-breaks', 're!u A4e!u B4h. | re A4e!u B4h. | re A4e!u B4h. | re A4e!d B4h.', '4', 'Everywhere else the short note after the rest comes up', ['alternate'],
+        ];
+        yield 'unneeded-mark' => [
+            'unneeded-mark', 'D5q!d E5!u F#5!d G5', '1', 'says what comes anyway', ['unmark'],
+        ];
+    }
+
+    #[DataProvider('notFound')]
+    public function test_a_finding_is_not_made_where_a_teacher_would_not_speak_of_it(string $code, string $tune, Level $level = Level::SecondYear): void
+    {
+        self::assertSame([], self::of($code, self::checked($tune, $level)));
+    }
+
+    /** @return iterable<string, array{0: string, 1: string, 2?: Level}> */
+    public static function notFound(): iterable
+    {
+        yield 'a steady figure that alternates measure by measure' => ['downbeat-up', '3/4 D4q E4 F#4 | G4h. | A4q B4 A4 | G4h. | D4q E4 F#4 | G4h.'];
+        yield 'a pickup of two strokes starts down' => ['pickup-down', 'A4e B4 | D5q E5 F#5 G5'];
+        yield 'a rest between two down-bows' => ['same-direction-unmarked', 'D4q!d r E4!d F#4'];
+        yield 'a repeat with an even number of strokes' => ['repeat-mismatch', '|: D4q E4 F#4 G4 :| A4w'];
+        yield 'a retake in a whole beat' => ['retake-too-short', '=96 D5q E5 F#5 r | G5!d A5 B5 r'];
+        yield 'a soft note as long' => ['runs-out', '=60 p D5w | A5w'];
+        yield 'the same notes at another tempo' => ['runs-out', '=120 f D5w | A5w'];
+        yield 'half and quarter even themselves out' => ['stuck-at-end', '=100 3/4 f D5h E5q | D5h E5q | D5h E5q | D5h E5q | D5h E5q | D5h E5q'];
+        yield 'an accent on a down-bow' => ['accent-weak', 'D5q> E5 F#5> E5 | D5w'];
+        yield 'an accent at the frog' => ['accent-weak', '=120 D5q E5> D5 E5> | D5w'];
+        yield 'eight notes for a second year' => ['too-many-notes', '=120 (D5e E5 F#5 G5 A5 G5 F#5 E5) | D5w', Level::SecondYear];
+        yield 'neighbouring strings' => ['slur-over-skip', '(D4q A4) D5h'];
+        yield 'one sign at the start' => ['unneeded-mark', 'D5q!d E5 F#5 G5'];
+        yield 'a sign after a rest' => ['unneeded-mark', 'D5q!d E5 F#5 r | G5!d A5 B5 r'];
+    }
+
+    public function test_findings_come_in_the_order_of_the_page(): void
+    {
+        $measures = array_map(static fn (Finding $finding): int => (int) $finding->measure, self::checked('=60 f A4q!d | D5w- | D5w | D5q!d E5!d F#5 G5 | D5w', Level::SecondYear)->part->findings);
+        $sorted = $measures;
+        sort($sorted);
+
+        self::assertSame($sorted, $measures);
+        self::assertGreaterThan(2, count($measures));
+    }
+
+    public function test_a_stroke_type_brings_the_bow_to_its_place(): void
+    {
+        $marked = Marked::tune('=126 D5q E5 D5 E5 | D5e E5 D5 E5 D5 E5 D5 E5', decisions: [['measures' => '2', 'stroke' => 'spiccato']]);
+        foreach (array_slice($marked->part->notes, 6) as $note) {
+            self::assertEqualsWithDelta(0.33, (($note->travel->from ?? 0) + ($note->travel->to ?? 0)) / 2, 0.15);
+        }
+        self::assertSame('spiccato', $marked->note('n5')->strokeType?->value, 'written where it begins');
+        self::assertNull($marked->note('n6')->strokeType);
+    }
+
+    /** @param list<array<string, mixed>> $decisions */
+    private static function checked(string $tune, Level $level, array $decisions = [], Instrument $instrument = Instrument::Violin): Marked
+    {
+        return Marked::tune($tune, settings: new Settings(ClassProfile::of($level), $instrument, planning: false), decisions: $decisions);
+    }
+
+    /** @return list<Finding> */
+    private static function of(string $code, Marked $marked): array
+    {
+        return array_values(array_filter($marked->part->findings, static fn (Finding $finding): bool => $finding->code === $code));
+    }
+}
