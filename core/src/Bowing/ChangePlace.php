@@ -15,6 +15,10 @@ final readonly class ChangePlace
     /** What a full strong beat weighs against being half the note away from its middle. */
     private const STRONG_BEAT = 0.4;
 
+    private const MOST_PIECES = 24;
+
+    private const MOST_BEATS = 96;
+
     /** What a piece weighs that is too long for its bow, for each time over. */
     private const TOO_LONG = 6.0;
 
@@ -33,7 +37,7 @@ final readonly class ChangePlace
         $beat = $this->beats->beatTicksAt($stroke->start);
         $fits = max(1, (int) floor($stroke->ticks() * BowNeed::MOST / $excess / $beat + 1e-9));
 
-        return max(2, (int) ceil($stroke->ticks() / ($fits * $beat) - 1e-9));
+        return min(self::MOST_PIECES, max(2, (int) ceil($stroke->ticks() / ($fits * $beat) - 1e-9)));
     }
 
     /**
@@ -46,6 +50,8 @@ final readonly class ChangePlace
         if ($beats === [] || count($beats) < $pieces - 1) {
             return $beats;
         }
+        // A drone of minutes is divided as its first measures are; nobody counts its beats one by one.
+        $beats = array_slice($beats, 0, self::MOST_BEATS);
         $most = $stroke->ticks() * BowNeed::MOST / max(0.01, $this->need->excess($stroke));
         $tooLong = static fn (int $ticks): float => self::TOO_LONG * max(0.0, $ticks / $most - 1.0);
         $last = $pieces - 2;

@@ -26,6 +26,8 @@ use UprightPencil\Core\Score\TimeModification;
 /** Reads the lines of one ABC voice into measures. Used once and thrown away. */
 final class VoiceReader
 {
+    private const MOST_UNITS = 2000;
+
     private const CLEFS = ['treble' => ['G', 2], 'alto' => ['C', 3], 'tenor' => ['C', 4], 'bass' => ['F', 4]];
 
     private const TOKEN = '/\G(?:
@@ -386,9 +388,9 @@ final class VoiceReader
     private function ticksOf(string $length): int
     {
         preg_match('/^(\d*)(\/*)(\d*)$/', $length, $found);
-        $above = ($found[1] ?? '') === '' ? 1 : (int) $found[1];
-        $slashes = strlen($found[2] ?? '');
-        $below = ($found[3] ?? '') !== '' ? max(1, (int) $found[3]) : 1 << $slashes;
+        $above = ($found[1] ?? '') === '' ? 1 : min(self::MOST_UNITS, (int) $found[1]);
+        $slashes = min(8, strlen($found[2] ?? ''));
+        $below = ($found[3] ?? '') !== '' ? max(1, min(self::MOST_UNITS, (int) $found[3])) : 1 << $slashes;
 
         return intdiv($this->unit * $above, $below);
     }

@@ -17,6 +17,9 @@ use UprightPencil\Core\Score\Verbatim;
 /** Reads one `<part>`. */
 final class PartReader
 {
+    /** Four hundred measures of rest in one go are more than anybody writes. */
+    private const MOST_QUARTERS = 2000;
+
     private float $divisions = 1;
 
     private ?Meter $meter = null;
@@ -153,7 +156,14 @@ final class PartReader
             return 0;
         }
 
-        return (int) round((float) $text * $this->state->resolution / $this->divisions);
+        $quarters = (float) $text / $this->divisions;
+        if (abs($quarters) > self::MOST_QUARTERS) {
+            $this->state->warn("“{$text}” is longer than any duration in music; it was taken as none.", $this->id, $this->number, $at);
+
+            return 0;
+        }
+
+        return (int) round($quarters * $this->state->resolution);
     }
 
     private function move(\DOMElement $element, int $sign): void
