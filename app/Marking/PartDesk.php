@@ -80,14 +80,29 @@ final readonly class PartDesk
     /** @param list<Decision> $more as if they were decided too */
     public function marked(array $more = []): MarkedPart
     {
-        $piece = $this->part->piece;
         $decisions = PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
 
-        return PartMarker::mark($this->score, $this->scorePart(), $decisions, new Settings(
-            $piece->ensemble->classProfile(),
-            $this->part->instrument,
-            $piece->bowing,
-        ));
+        return PartMarker::mark($this->score, $this->scorePart(), $decisions, $this->settings());
+    }
+
+    private function settings(): Settings
+    {
+        $piece = $this->part->piece;
+
+        return new Settings($piece->ensemble->classProfile(), $this->part->instrument, $piece->bowing);
+    }
+
+    /**
+     * Why a note is fingered as it is: what the cheapest other way would gain and cost.
+     *
+     * @return array<string, mixed>|null null when there is no other way
+     */
+    public function why(string $note): ?array
+    {
+        $decisions = PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
+        $instead = PartMarker::instead($this->score, $this->scorePart(), $decisions, $this->settings(), $note);
+
+        return $instead === null ? null : MarkedPart::told($instead, $this->part->instrument);
     }
 
     /** @return array<string, mixed> what the desk draws anew after every decision */

@@ -111,6 +111,16 @@ final class DeskTest extends TestCase
         $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.notes.0.direction', 'down');
     }
 
+    public function test_a_fingering_is_explained_by_its_runner_up(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/why/n5")->assertOk()
+            ->assertJsonPath('instead.notes.4.id', 'n5')
+            ->assertJsonPath('instead.notes.4.finger', 0);
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/why/n99")->assertOk()->assertExactJson(['instead' => null]);
+    }
+
     public function test_the_log_cannot_be_rewritten(): void
     {
         $part = self::partOf($director = self::director());

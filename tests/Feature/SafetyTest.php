@@ -55,6 +55,7 @@ final class SafetyTest extends TestCase
         yield ['GET', '/api/parts/PART'];
         yield ['GET', '/api/parts/PART/musicxml'];
         yield ['GET', '/api/parts/PART/sheet'];
+        yield ['GET', '/api/parts/PART/why/n1'];
         yield ['GET', '/api/parts/PART/log'];
         yield ['POST', '/api/parts/PART/log'];
         yield ['POST', '/api/parts/PART/preview'];

@@ -27,6 +27,11 @@ final class PartController extends Controller
         ]);
     }
 
+    public function why(Part $part, string $note): JsonResponse
+    {
+        return new JsonResponse(['instead' => (new PartDesk($part))->why($note)]);
+    }
+
     public function sheet(Part $part): JsonResponse
     {
         return new JsonResponse(['sheet' => (new PartDesk($part))->transferSheet()]);

@@ -39,6 +39,7 @@ final class Pencil
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
                  --tempo=QUARTERS_PER_MINUTE --only=bowing|fingering --format=json|text|musicxml|mxl -o OUT
+                 --alternatives=K
 
         TEXT;
 
@@ -172,7 +173,6 @@ final class Pencil
     private static function settings(Arguments $arguments, bool $planning): Settings
     {
         $only = $arguments->text('only') === null ? null : $arguments->oneOf('only', ['bowing', 'fingering'], '');
-        $arguments->number('alternatives', 0, 20);
         $profile = self::profile($arguments);
         $open = $arguments->choice('open', OpenStrings::class);
 
@@ -184,6 +184,7 @@ final class Pencil
             $planning,
             $only !== 'fingering',
             $only !== 'bowing',
+            (int) $arguments->number('alternatives', 0, 20),
         );
     }
 

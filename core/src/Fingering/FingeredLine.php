@@ -16,5 +16,6 @@ final readonly class FingeredLine
         public array $fingerings,
         public array $findings,
         public float $cost,
+        public Alternatives $alternatives,
     ) {}
 }

@@ -9,7 +9,6 @@ use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\TempoMap;
-use UprightPencil\Core\Search\ShortestPath;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\SoundingPitch;
@@ -58,17 +57,8 @@ final readonly class Solver
                 $layers[] = $grips;
             }
         }
-        $steps = $this->steps($events, $joined);
-        $terms = $this->terms;
-        $signatures = array_map(static fn (Step $step): int => $step->signature(), $steps);
-        $moves = [];
-        $path = ShortestPath::through(
-            $layers,
-            static fn (Grip $grip, int $index): float => $terms->standing($grip, $steps[$index]) + ($index === 0 ? 0.3 * abs($grip->hand - 2) : 0.0),
-            static function (Grip $from, Grip $to, int $index) use ($terms, $steps, $signatures, &$moves): float {
-                return $moves[$signatures[$index]][$from->id][$to->id] ??= $terms->moving($from, $to, $steps[$index]);
-            },
-        );
+        $search = new FingeringSearch($events, $layers, $this->steps($events, $joined), $this->terms);
+        $path = $search->cheapest();
         $fingerings = $this->fingerings($events, $path->states, $locks);
         $this->carryOverTies($line, $fingerings);
 
@@ -76,7 +66,7 @@ final readonly class Solver
             $findings[] = $this->finding($events[$index], 'impossible-decision', $this->nearest($events[$index], $path->states[$index]));
         }
 
-        return new FingeredLine($fingerings, [...$findings, ...$this->untaught($events, $path->states)], $path->cost);
+        return new FingeredLine($fingerings, [...$findings, ...$this->untaught($events, $path->states)], $path->cost, new Alternatives($search, $path->states));
     }
 
     private function unplayable(Event $event): FingeringFinding

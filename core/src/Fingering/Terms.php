@@ -67,4 +67,38 @@ final readonly class Terms
 
         return $cost;
     }
+
+    /** @return array<string, float> term => points of going to a grip and standing in it */
+    public function charges(?Grip $from, Grip $to, Step $step): array
+    {
+        $charges = $from === null ? [] : $this->moveCharges($from, $to, $step);
+        foreach ($this->stand as [$term, $weight]) {
+            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + $weight * $term->cost($to, $step);
+        }
+
+        return $charges;
+    }
+
+    /** @return array<string, float> term => points of going to a grip */
+    public function moveCharges(Grip $from, Grip $to, Step $step): array
+    {
+        $charges = [];
+        foreach ($this->move as [$term, $weight]) {
+            $charges[$term->name()] = $weight * $term->cost($from, $to, $step);
+        }
+
+        return $charges;
+    }
+
+    /** What a term is about. */
+    public function sentence(string $name): string
+    {
+        foreach ([...$this->stand, ...$this->move] as [$term]) {
+            if ($term->name() === $name) {
+                return $term->sentence();
+            }
+        }
+
+        return '';
+    }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
+use UprightPencil\Core\Fingering\Alternative;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
@@ -15,6 +16,7 @@ final readonly class MarkedPart
      * @param  float  $tempo  quarters a minute at the start
      * @param  list<NoteMark>  $notes  in written order
      * @param  list<Finding>  $findings  in the order of the page
+     * @param  list<Alternative>  $alternatives  by phrase, cheapest first
      */
     public function __construct(
         public Part $part,
@@ -25,6 +27,7 @@ final readonly class MarkedPart
         public array $findings,
         public float $bowingCost,
         public float $fingeringCost,
+        public array $alternatives = [],
     ) {}
 
     /** @return array<string, int> note id => ticks from the start of the part */
@@ -52,7 +55,36 @@ final readonly class MarkedPart
             'notes' => array_map(static fn (NoteMark $mark): array => $mark->toArray(), $this->notes),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
             'cost' => ['bowing' => round($this->bowingCost, 2), 'fingering' => round($this->fingeringCost, 2)],
-            'alternatives' => [],
+            'alternatives' => array_map($this->alternative(...), $this->alternatives),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function alternative(Alternative $alternative): array
+    {
+        return self::told($alternative, $this->instrument);
+    }
+
+    /** @return array<string, mixed> an alternative in the words of `contract.md` */
+    public static function told(Alternative $alternative, Instrument $instrument): array
+    {
+        $strings = $instrument->strings();
+        $notes = [];
+        foreach ($alternative->events as $index => $event) {
+            $grip = $alternative->grips[$index];
+            foreach ($event->notes as $head => $note) {
+                $stop = $grip->stops[$head];
+                $notes[] = ['id' => $note->id, 'string' => $strings[$stop->string]->name, 'finger' => $stop->finger, 'placement' => $stop->placement->value, 'position' => $grip->position];
+            }
+        }
+
+        return [
+            'from' => $notes[0]['id'] ?? null,
+            'to' => $notes[count($notes) - 1]['id'] ?? null,
+            'extra' => $alternative->extra,
+            'notes' => $notes,
+            'gains' => $alternative->gains(),
+            'costs' => $alternative->costs(),
         ];
     }
 }

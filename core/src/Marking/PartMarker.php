@@ -19,6 +19,8 @@ use UprightPencil\Core\Bowing\Stroke;
 use UprightPencil\Core\Bowing\StrokeReader;
 use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Bowing\WrittenSigns;
+use UprightPencil\Core\Fingering\Alternative;
+use UprightPencil\Core\Fingering\Alternatives;
 use UprightPencil\Core\Fingering\FingeredLine;
 use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingeringFinding;
@@ -54,6 +56,12 @@ final class PartMarker
     /** @var list<Finding> */
     private array $findings = [];
 
+    /** @var list<Alternative> */
+    private array $alternatives = [];
+
+    /** @var list<Alternatives> of each line */
+    private array $others = [];
+
     private int $strokes = 0;
 
     private float $bowingCost = 0.0;
@@ -70,6 +78,23 @@ final class PartMarker
         $this->sounding = SoundingPitch::of($part, $this->instrument);
         $this->tempo = TempoMap::of($score, $settings->tempo);
         $this->beats = new Beats($part, $score->resolution);
+    }
+
+    /** Why a note is fingered as it is: the cheapest other way; null when there is none, or no such note. */
+    public static function instead(Score $score, Part $part, PartDecisions $decisions, Settings $settings, string $note): ?Alternative
+    {
+        $marker = new self($score, $part, $decisions, $settings);
+        foreach (Line::allOf($part) as $line) {
+            $marker->markLine($line);
+        }
+        foreach ($marker->others as $alternatives) {
+            $index = $alternatives->indexOf($note);
+            if ($index !== null) {
+                return $alternatives->insteadOf($index);
+            }
+        }
+
+        return null;
     }
 
     public static function mark(Score $score, Part $part, PartDecisions $decisions, Settings $settings): MarkedPart
@@ -251,6 +276,8 @@ final class PartMarker
                 'reasons' => $fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."],
             ];
         }
+        $this->others[] = $fingered->alternatives;
+        array_push($this->alternatives, ...$fingered->alternatives->best($this->settings->alternatives));
         $this->keepImpossible($fingered, $locks);
         $this->fingeringCost += $fingered->cost;
         $events = $line->events;
@@ -315,7 +342,7 @@ final class PartMarker
         }
         usort($this->findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
 
-        return new MarkedPart($this->part, $this->instrument, $this->settings->profile->level, $this->tempo->first(), $notes, $this->findings, $this->bowingCost, $this->fingeringCost);
+        return new MarkedPart($this->part, $this->instrument, $this->settings->profile->level, $this->tempo->first(), $notes, $this->findings, $this->bowingCost, $this->fingeringCost, $this->alternatives);
     }
 
     private function noteMark(Note $note, string $measure, float $beat): NoteMark

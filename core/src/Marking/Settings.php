@@ -18,6 +18,7 @@ final readonly class Settings
     /**
      * @param  Instrument|null  $instrument  null: guessed
      * @param  float  $tempo  quarters a minute where the file has none
+     * @param  int  $alternatives  other fingerings wanted for each phrase
      * @param  bool  $planning  false: the bow is followed but nothing is planned
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class Settings
         public bool $planning = true,
         public bool $bowing = true,
         public bool $fingering = true,
+        public int $alternatives = 0,
     ) {
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
     }

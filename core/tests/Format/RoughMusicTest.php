@@ -36,7 +36,7 @@ final class RoughMusicTest extends TestCase
         foreach ($reading->score->parts as $part) {
             $marked = PartMarker::mark($reading->score, $part, PartDecisions::of($part, []), new Settings);
             self::assertCount(count(array_filter($part->notes(), static fn (Note $note): bool => $note->sounds())), $marked->notes);
-            self::assertContainsOnlyArray(PencilLayer::of($marked));
+            self::assertLessThanOrEqual(count($marked->notes), count(PencilLayer::of($marked)));
             $out = Reader::read(Writer::write(MarkedScore::of($reading->score, [$marked])))->score->part($part->id);
             self::assertNotNull($out);
             self::assertSame(self::pitches($part), self::pitches($out));
@@ -81,9 +81,9 @@ final class RoughMusicTest extends TestCase
             }
             foreach ($reading->score->parts as $part) {
                 $marked = PartMarker::mark($reading->score, $part, PartDecisions::of($part, []), new Settings);
-                self::assertIsString(Writer::write(MarkedScore::of($reading->score, [$marked])));
+                self::assertCount(count($reading->score->parts), Reader::read(Writer::write(MarkedScore::of($reading->score, [$marked])))->score->parts);
             }
-            self::assertIsArray(Summary::of($reading)['warnings']);
+            self::assertCount(count($reading->score->parts), Summary::of($reading)['parts']);
         }
     }
 

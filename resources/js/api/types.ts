@@ -131,6 +131,14 @@ export interface Drawn {
     notes: NoteInfo[]
 }
 
+/** The cheapest other way to finger a note, and how it compares. */
+export interface Instead {
+    extra: number
+    notes: { id: string; string: string; finger: number; placement: string; position: number }[]
+    gains: string[]
+    costs: string[]
+}
+
 export interface Marking extends Drawn {
     seq: number
     canUndo: boolean

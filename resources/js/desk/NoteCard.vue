@@ -1,12 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Decision, NoteInfo } from '../api/types'
+import type { Decision, Instead, NoteInfo } from '../api/types'
 import { spoken, type Command } from './keys'
 import { bowWords, placeWords } from './words'
 
-const props = defineProps<{ note: NoteInfo | null; span: string; commands: Command[]; waiting: Decision[] }>()
+const props = defineProps<{ note: NoteInfo | null; span: string; commands: Command[]; waiting: Decision[]; instead: Instead | null | undefined }>()
+const emit = defineEmits<{ take: [fields: { finger: number; string: string; placement: string }] }>()
 
 const rows = computed(() => (['Bow', 'Finger'] as const).map((group) => props.commands.filter((command) => command.group === group)))
+const other = computed(() => props.instead?.notes.find(({ id }) => id === props.note?.id) ?? null)
+const otherWords = computed(() => {
+    const way = other.value
+    return way ? `${way.finger === 0 ? 'open' : `${['low', 'high', 'extended'].includes(way.placement) ? `${way.placement} ` : ''}${way.finger}`} on ${way.string}` : ''
+})
 const decided = computed(() => {
     const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', fingerMark: 'finger mark hidden' }
     return (props.note?.decided ?? []).map((field) => words[field] ?? field)
@@ -33,6 +39,15 @@ const decided = computed(() => {
                     <dd>{{ waiting.length > 0 ? 'being saved…' : decided.length > 0 ? decided.join(', ') : 'nothing; worked out for this class' }}</dd>
                 </div>
             </dl>
+            <div v-if="instead === null" class="why">There is no other way to finger this note.</div>
+            <div v-else-if="instead && other" class="why">
+                <p><strong>Why not {{ otherWords }}?</strong> It would cost {{ instead.extra.toFixed(1) }} more.</p>
+                <ul>
+                    <li v-for="cost in instead.costs.slice(0, 3)" :key="cost">{{ cost }}</li>
+                    <li v-for="gain in instead.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }}</li>
+                </ul>
+                <button type="button" @click="emit('take', { finger: other.finger, string: other.string, placement: other.placement })">Use {{ otherWords }}</button>
+            </div>
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
             <div v-for="(buttons, row) in rows" :key="row" class="note-buttons">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">

@@ -12,6 +12,7 @@ export interface DeskHands {
     measures(): string
     decide(...decisions: Decision[]): void
     preview(): void
+    why(): void
     leave(): void
     track(): void
     line(by: number): void
@@ -82,6 +83,7 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['+', '='], label: 'High', group: 'Finger', run: () => place(hands, 'high') },
         { keys: ['x'], label: 'Extended', short: 'Ext.', group: 'Finger', run: () => place(hands, 'extended') },
         { keys: ['n'], label: 'In its usual place', short: 'Usual', group: 'Finger', run: () => place(hands, 'regular') },
+        { keys: ['w'], label: 'Why this finger, and what else', short: 'Why?', group: 'Finger', run: () => hands.why() },
         { keys: ['Delete', 'Backspace'], label: 'Take away', group: 'Finger', run: () => takeAway(hands), hint: 'take away' },
         { keys: ['z', 'Ctrl+z'], label: 'Undo', group: 'Page', run: () => hands.undo() },
         { keys: ['y', 'Ctrl+y', 'Ctrl+Shift+z'], label: 'Redo', group: 'Page', run: () => hands.redo() },

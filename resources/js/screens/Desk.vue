@@ -3,7 +3,7 @@ import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { DecisionFields, Drawn, Fix, SheetLine } from '../api/types'
+import type { DecisionFields, Drawn, Fix, Instead, SheetLine } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
@@ -37,6 +37,8 @@ const anchor = ref<string | null>(null)
 const tracking = ref(localStorage.getItem(TRACK) !== 'off')
 /** A fix that is looked at on the page, and what the page would be with it. */
 const preview = shallowRef<{ place: number; drawn: Drawn } | null>(null)
+/** The other way to finger the chosen note; null: there is none; undefined: nobody asked. */
+const instead = shallowRef<Instead | null | undefined>(undefined)
 const currentFinding = ref<number | null>(null)
 const handingOut = ref(false)
 const showingKeys = ref(false)
@@ -107,6 +109,18 @@ function measures(): string {
     return first === last ? first : order ? `${first}-${last}` : `${last}-${first}`
 }
 
+async function explain(): Promise<void> {
+    if (!desk.part || selected.value === null) {
+        ElMessage.info('Choose a note first: click it, or press →.')
+        return
+    }
+    try {
+        instead.value = (await api.why(desk.part.part.id, selected.value)).instead
+    } catch (problem) {
+        ElMessage.error(problemWords(problem))
+    }
+}
+
 async function look(place: number): Promise<void> {
     const fix = findings.value[currentFinding.value ?? -1]?.fixes[place]
     if (!fix || !desk.part) {
@@ -163,7 +177,9 @@ const hands: DeskHands = {
         desk.decide(...decisions)
     },
     preview: () => void (currentFinding.value === null ? ElMessage.info('Go to a finding first: F.') : look((preview.value?.place ?? -1) + 1)),
+    why: () => void explain(),
     leave: () => {
+        instead.value = undefined
         preview.value = null
         anchor.value = null
     },
@@ -255,6 +271,7 @@ onBeforeUnmount(() => {
     desk.close()
     document.title = 'Upright Pencil'
 })
+watch([selected, () => desk.marking], () => (instead.value = undefined))
 watch(() => route.params.id, (id) => id !== undefined && load())
 </script>
 
@@ -306,7 +323,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                     </div>
                 </div>
                 <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
-                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" />
+                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" :instead="instead" @take="hands.note({ ...$event, fingerMark: null })" />
                 <Findings :findings="findings" :current="currentFinding" :previewed="preview?.place ?? null" @go="go" @take="take" @look="look" />
             </aside>
         </main>

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+
+/** Another way to finger a stretch, and how it compares with the one that was chosen. */
+final readonly class Alternative
+{
+    /** Differences smaller than this are not spoken of. */
+    private const FELT = 0.05;
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<Grip>  $grips  one for each event
+     * @param  float  $extra  points that it costs more than the chosen one
+     * @param  array<string, float>  $differences  term => points more (or, negative, fewer)
+     * @param  array<string, string>  $sentences  term => what it is about
+     */
+    public function __construct(
+        public array $events,
+        public array $grips,
+        public float $extra,
+        public array $differences,
+        private array $sentences,
+    ) {}
+
+    /** @return list<string> what it saves, in the terms' own words */
+    public function gains(): array
+    {
+        return $this->told(-1);
+    }
+
+    /** @return list<string> what it costs */
+    public function costs(): array
+    {
+        return $this->told(1);
+    }
+
+    /** @return list<string> the largest first */
+    private function told(int $sign): array
+    {
+        $found = array_filter($this->differences, static fn (float $points): bool => $sign * $points > self::FELT);
+        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
+
+        return array_map(fn (string $term, float $points): string => sprintf('%s %+.1f: %s', $term, $points, $this->sentences[$term] ?? ''), array_keys($found), $found);
+    }
+
+    /** The same fingers on the same strings have the same key. */
+    public function key(): string
+    {
+        return implode(' ', array_map(static fn (Grip $grip): string => implode('+', array_map(static fn (Stop $stop): string => "{$stop->string}/{$stop->finger}/{$stop->placement->value}", $grip->stops))."@{$grip->hand}", $this->grips));
+    }
+}

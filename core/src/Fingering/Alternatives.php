@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+/**
+ * The other ways to finger a line: at each note the search is made again with this finger forbidden, and the path between
+ * the neighbours that stay is compared with the chosen one, term by term. No reason is stored text; it comes from the terms.
+ */
+final readonly class Alternatives
+{
+    /** Notes to either side that may change with the one that is forced. */
+    private const REACH = 12;
+
+    /** A phrase longer than this is looked at in pieces. */
+    private const LONGEST_PHRASE = 32;
+
+    /** @param list<Grip> $grips the chosen way */
+    public function __construct(
+        private FingeringSearch $search,
+        private array $grips,
+    ) {}
+
+    /** Why a note is fingered as it is: the cheapest way in which it has another finger or string. Null when there is none. */
+    public function insteadOf(int $index): ?Alternative
+    {
+        return $this->forced($index, max(0, $index - self::REACH), min(count($this->grips) - 1, $index + self::REACH));
+    }
+
+    /** @return int|null the place of a note in the search */
+    public function indexOf(string $note): ?int
+    {
+        foreach ($this->search->events as $index => $event) {
+            foreach ($event->notes as $head) {
+                if ($head->id === $note) {
+                    return $index;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * For every phrase the cheapest ways that differ, in order of cost.
+     *
+     * @return list<Alternative>
+     */
+    public function best(int $count): array
+    {
+        $found = [];
+        foreach ($count > 0 ? $this->phrases() : [] as [$from, $to]) {
+            $ways = [];
+            for ($index = $from; $index <= $to; $index++) {
+                $way = $this->forced($index, $from, $to);
+                if ($way !== null) {
+                    $ways[$way->key()] = $way;
+                }
+            }
+            usort($ways, static fn (Alternative $a, Alternative $b): int => $a->extra <=> $b->extra ?: strcmp($a->key(), $b->key()));
+            array_push($found, ...array_slice($ways, 0, $count));
+        }
+
+        return $found;
+    }
+
+    /** @return list<array{int, int}> */
+    private function phrases(): array
+    {
+        $phrases = [];
+        $start = 0;
+        $count = count($this->grips);
+        for ($index = 1; $index <= $count; $index++) {
+            if ($index === $count || $index - $start >= self::LONGEST_PHRASE || $this->search->startsPhrase($index)) {
+                $phrases[] = [$start, $index - 1];
+                $start = $index;
+            }
+        }
+
+        return $count === 0 ? [] : $phrases;
+    }
+
+    private function forced(int $index, int $from, int $to): ?Alternative
+    {
+        $others = $this->search->otherGrips($index, $this->grips[$index]);
+        if ($others === []) {
+            return null;
+        }
+        $before = $this->grips[$from - 1] ?? null;
+        $after = $this->grips[$to + 1] ?? null;
+        $path = $this->search->between($from, $to, $before, $after, [$index => $others]);
+        $chosen = array_slice($this->grips, $from, $to - $from + 1);
+        $now = $this->search->charges($from, $chosen, $before, $after);
+        $differences = [];
+        foreach ($this->search->charges($from, $path->states, $before, $after) as $term => $points) {
+            $differences[$term] = round($points - ($now[$term] ?? 0.0), 3);
+        }
+        $extra = $path->cost - $this->search->between($from, $to, $before, $after, array_combine(range($from, $to), array_map(static fn (Grip $grip): array => [$grip], $chosen)))->cost;
+
+        return new Alternative(
+            array_slice($this->search->events, $from, $to - $from + 1),
+            $path->states,
+            round($extra, 3),
+            $differences,
+            array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),
+        );
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Search\ShortestPath;
+
+/** All ways to finger a line, ready to be searched: as a whole, or a stretch of it between two grips that stay. */
+final class FingeringSearch
+{
+    /** Points for each half step that the hand starts away from first position. */
+    private const FAR_START = 0.3;
+
+    private const FIRST_POSITION = 2;
+
+    /** @var list<int> */
+    private readonly array $signatures;
+
+    /** @var array<int, array<int, array<int, float>>> signature => grip => grip => points */
+    private array $moves = [];
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<non-empty-list<Grip>>  $layers  one for each event
+     * @param  list<Step>  $steps  one for each event
+     */
+    public function __construct(
+        public readonly array $events,
+        private readonly array $layers,
+        private readonly array $steps,
+        private readonly Terms $terms,
+    ) {
+        $this->signatures = array_map(static fn (Step $step): int => $step->signature(), $steps);
+    }
+
+    /** @return ShortestPath<Grip> */
+    public function cheapest(): ShortestPath
+    {
+        return $this->between(0, count($this->events) - 1, null, null);
+    }
+
+    /**
+     * The cheapest way through a stretch.
+     *
+     * @param  int  $from  index of its first event
+     * @param  int  $to  index of its last
+     * @param  Grip|null  $before  the grip that it is entered from
+     * @param  Grip|null  $after  the grip that follows it
+     * @param  array<int, non-empty-list<Grip>>  $forced  event index => the only grips allowed there
+     * @return ShortestPath<Grip>
+     */
+    public function between(int $from, int $to, ?Grip $before, ?Grip $after, array $forced = []): ShortestPath
+    {
+        $layers = [];
+        for ($index = $from; $index <= $to; $index++) {
+            $layers[] = $forced[$index] ?? $this->layers[$index];
+        }
+
+        return ShortestPath::through(
+            $layers,
+            fn (Grip $grip, int $place): float => $this->terms->standing($grip, $this->steps[$from + $place])
+                + ($from + $place === 0 ? self::farStart($grip) : 0.0)
+                + ($place === 0 && $before !== null ? $this->move($before, $grip, $from) : 0.0)
+                + ($from + $place === $to && $after !== null ? $this->move($grip, $after, $to + 1) : 0.0),
+            fn (Grip $one, Grip $other, int $place): float => $this->move($one, $other, $from + $place),
+        );
+    }
+
+    /** A line that starts away from first position has its hand to find first. */
+    private static function farStart(Grip $grip): float
+    {
+        return self::FAR_START * abs($grip->hand - self::FIRST_POSITION);
+    }
+
+    private function move(Grip $from, Grip $to, int $index): float
+    {
+        return $this->moves[$this->signatures[$index]][$from->id][$to->id] ??= $this->terms->moving($from, $to, $this->steps[$index]);
+    }
+
+    /**
+     * The grips at an event that put another finger or another string on its first note.
+     *
+     * @return list<Grip>
+     */
+    public function otherGrips(int $index, Grip $than): array
+    {
+        return array_values(array_filter($this->layers[$index], static fn (Grip $grip): bool => $grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger));
+    }
+
+    /**
+     * What each term charges for a stretch.
+     *
+     * @param  list<Grip>  $grips  of the events from `$from` on
+     * @return array<string, float> term => points
+     */
+    public function charges(int $from, array $grips, ?Grip $before, ?Grip $after): array
+    {
+        $charges = $from === 0 && isset($grips[0]) ? ['position' => self::farStart($grips[0])] : [];
+        $last = $before;
+        foreach ($grips as $place => $grip) {
+            $charges = self::added($charges, $this->terms->charges($last, $grip, $this->steps[$from + $place]));
+            $last = $grip;
+        }
+        $end = array_slice($this->steps, $from + count($grips), 1);
+        if ($after !== null && $last !== null && $end !== []) {
+            $charges = self::added($charges, $this->terms->moveCharges($last, $after, $end[0]));
+        }
+
+        return $charges;
+    }
+
+    /**
+     * @param  array<string, float>  $sums
+     * @param  array<string, float>  $more
+     * @return array<string, float>
+     */
+    private static function added(array $sums, array $more): array
+    {
+        foreach ($more as $term => $points) {
+            $sums[$term] = ($sums[$term] ?? 0.0) + $points;
+        }
+
+        return $sums;
+    }
+
+    public function startsPhrase(int $index): bool
+    {
+        return $index === 0 || $this->steps[$index]->afterRest();
+    }
+
+    public function sentence(string $term): string
+    {
+        return $this->terms->sentence($term);
+    }
+}
