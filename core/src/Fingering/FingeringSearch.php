@@ -99,8 +99,9 @@ final class FingeringSearch
     {
         $charges = $from === 0 && isset($grips[0]) ? ['position' => self::farStart($grips[0])] : [];
         $last = $before;
+        $steps = array_slice($this->steps, $from, count($grips));
         foreach ($grips as $place => $grip) {
-            $charges = self::added($charges, $this->terms->charges($last, $grip, $this->steps[$from + $place]));
+            $charges = self::added($charges, $this->terms->charges($last, $grip, $steps[$place]));
             $last = $grip;
         }
         $end = array_slice($this->steps, $from + count($grips), 1);
@@ -127,7 +128,7 @@ final class FingeringSearch
 
     public function startsPhrase(int $index): bool
     {
-        return $index === 0 || $this->steps[$index]->afterRest();
+        return $index === 0 || ($this->steps[$index] ?? null)?->afterRest() === true;
     }
 
     public function sentence(string $term): string
