@@ -19,7 +19,8 @@ final class HouseTest extends TestCase
         'Bowing' => ['Score', 'Search', 'Strings'],
         'Fingering' => ['Score', 'Search', 'Strings'],
         'Marking' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering'],
-        'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking'],
+        'Teaching' => ['Score', 'Strings'],
+        'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Teaching'],
     ];
 
     #[DataProvider('files')]

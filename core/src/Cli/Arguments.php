@@ -7,7 +7,7 @@ namespace UprightPencil\Core\Cli;
 /** What stood on the command line. */
 final readonly class Arguments
 {
-    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives'];
+    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'tonic', 'mode', 'octaves', 'figure'];
 
     /** @param array<string, string> $options */
     private function __construct(
@@ -37,6 +37,9 @@ final readonly class Arguments
             } else {
                 $plain[] = $word;
             }
+        }
+        if (($plain[0] ?? '') === 'scale' && count($plain) === 1) {
+            return new self('scale', '', $out, $options);
         }
         if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'convert'], true)) {
             throw new WrongUsage(isset($plain[0]) ? "There is no command “{$plain[0]}”." : 'Say what to do.');

@@ -21,11 +21,14 @@ use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Score\UnknownPitch;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Strings\OpenStrings;
 use UprightPencil\Core\Strings\WrongProfile;
+use UprightPencil\Core\Teaching\Scale;
+use UprightPencil\Core\Teaching\ScaleMode;
 
 /** The command line of the core, as `contract.md` has it. */
 final class Pencil
@@ -35,6 +38,8 @@ final class Pencil
                pencil mark   FILE [options]
                pencil check  FILE [options]
                pencil convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name
+               pencil scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]
+                             [--octaves=1|2|3] [--figure=scale|arpeggio] [options]
         options: --part=ID|NAME|all --instrument=violin|viola|cello|bass
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
@@ -79,6 +84,7 @@ final class Pencil
         return match ($arguments->command) {
             'read' => $this->read($arguments),
             'convert' => $this->convert($arguments),
+            'scale' => $this->scale($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),
         };
     }
@@ -134,10 +140,48 @@ final class Pencil
         return Music::write(self::load($arguments->file)->score, $ending);
     }
 
+    /** A fingered scale; unlike the other commands it reads no file. */
+    private function scale(Arguments $arguments): string
+    {
+        $settings = self::settings($arguments, planning: true);
+        $format = $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], self::formatOf($arguments->out));
+        $tonic = $arguments->text('tonic') ?? throw new WrongUsage('scale needs --tonic, as in --tonic=Bb.');
+        if (preg_match('/^[A-G](#|b)?$/', $tonic) !== 1) {
+            throw new WrongUsage("--tonic is a letter with # or b, as in Bb, not “{$tonic}”.");
+        }
+        try {
+            $score = Scale::of(
+                $settings->instrument ?? Instrument::Violin,
+                $tonic,
+                $arguments->choice('mode', ScaleMode::class) ?? ScaleMode::Major,
+                (int) ($arguments->number('octaves', 1, 3) ?? 1),
+                $arguments->oneOf('figure', ['scale', 'arpeggio'], 'scale') === 'arpeggio',
+            );
+        } catch (UnknownPitch $fault) {
+            throw new WrongUsage($fault->getMessage());
+        }
+        $marked = [PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], []), $settings)];
+
+        return match ($format) {
+            'json' => self::json(self::report(new Reading($score, []), $marked, true)),
+            'text' => Report::marking($marked, true),
+            default => Music::write(MarkedScore::of($score, $marked), $format),
+        };
+    }
+
+    /** The format that a file name asks for; JSON when it asks for none. */
+    private static function formatOf(?string $out): string
+    {
+        $ending = strtolower(pathinfo((string) $out, PATHINFO_EXTENSION));
+
+        return in_array($ending, Music::ENDINGS, true) ? $ending : 'json';
+    }
+
     private function mark(Arguments $arguments, bool $planning): string
     {
-        $default = str_ends_with((string) $arguments->out, '.mxl') ? 'mxl' : (preg_match('/\.(musicxml|xml)$/', (string) $arguments->out) === 1 ? 'musicxml' : 'json');
-        $format = $arguments->oneOf('format', $planning ? ['json', 'text', 'musicxml', 'mxl'] : ['json', 'text'], $planning ? $default : 'json');
+        $format = $planning
+            ? $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], self::formatOf($arguments->out))
+            : $arguments->oneOf('format', ['json', 'text'], 'json');
         $settings = self::settings($arguments, $planning);
         $reading = self::load($arguments->file);
         $decisions = self::decisions($arguments);

@@ -106,6 +106,31 @@ final class PencilTest extends TestCase
         self::assertStringContainsString('D4⊓D0 E4∨D1', $text);
     }
 
+    public function test_a_scale_needs_no_file(): void
+    {
+        [$code, $text] = $this->pencil('scale', '--tonic=D', '--format=text', '--level=first-year');
+        self::assertSame(0, $code);
+        self::assertStringContainsString('D4⊓D0 E4∨D1 F#4⊓D2', $text);
+        [$code, $out] = $this->pencil('scale', '--tonic=Bb', '--instrument=cello', '--mode=harmonic-minor', '--octaves=2');
+        self::assertSame(0, $code);
+        self::assertStringContainsString('"pitch": "Gb3"', $out);
+        [$code] = $this->pencil('scale', '--tonic=G', '-o', "{$this->folder}/scale.abc");
+        self::assertSame(0, $code);
+        self::assertStringContainsString('K:G', $this->get('scale.abc'));
+        foreach ([[], ['--tonic=H'], ['--tonic=G', '--octaves=9'], ['--tonic=G', '--mode=blue']] as $wrong) {
+            self::assertSame(2, $this->pencil('scale', ...$wrong)[0]);
+        }
+    }
+
+    public function test_alternatives_are_given_when_they_are_asked_for(): void
+    {
+        $ways = $this->json('mark', 'tune.musicxml', '--alternatives=2')['parts'][0]['alternatives'];
+
+        self::assertCount(2, $ways);
+        self::assertSame(['from', 'to', 'extra', 'notes', 'gains', 'costs'], array_keys($ways[0]));
+        self::assertLessThanOrEqual($ways[1]['extra'], $ways[0]['extra']);
+    }
+
     /** @param list<string> $words */
     #[DataProvider('wrongUse')]
     public function test_wrong_options_exit_with_2_one_line_and_the_usage(array $words, string $line): void

@@ -11,6 +11,11 @@ use UprightPencil\Core\Fingering\Step;
 /** A set hand puts neighbouring fingers a half or a whole step apart. */
 final class FingerSpacing implements MoveTerm
 {
+    /** Dear enough that a low 4 takes the raised note when the finger below it is needed low right after. */
+    private const SAME_STRING = 1.8;
+
+    private const NEXT_STRING = 0.7;
+
     public function name(): string
     {
         return 'finger-spacing';
@@ -32,6 +37,6 @@ final class FingerSpacing implements MoveTerm
         $apart = ($b->finger > $a->finger ? 1 : -1) * ($b->offset - $a->offset);
         $excess = max(0, $apart - 2 * $fingers, $fingers - $apart);
 
-        return $excess * ($a->string === $b->string ? 1.0 : 0.5);
+        return $excess * ($a->string === $b->string ? self::SAME_STRING : self::NEXT_STRING);
     }
 }
