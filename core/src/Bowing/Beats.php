@@ -32,12 +32,13 @@ final readonly class Beats
         return $this->strengthIn($event->measure, $event->first()->onset);
     }
 
-    /** @param int $tick from the start of the part, as written */
+    /** @param int $tick from the start of the part, as written; the final barline is as strong as any other */
     public function strengthAt(int $tick): float
     {
         $measure = $this->measureAt($tick);
+        $onset = $tick - $this->part->measures[$measure]->start;
 
-        return $this->strengthIn($measure, $tick - $this->part->measures[$measure]->start);
+        return $onset >= $this->part->measures[$measure]->length ? 1.0 : $this->strengthIn($measure, $onset);
     }
 
     private function strengthIn(int $measure, int $onset): float

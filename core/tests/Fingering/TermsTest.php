@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Fingering;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\MoveTerm;
+use UprightPencil\Core\Fingering\StandTerm;
+use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Stop;
+use UprightPencil\Core\Fingering\Term;
+use UprightPencil\Core\Fingering\Terms;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\HandSize;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\OpenStrings;
+use UprightPencil\Core\Strings\Placement;
+
+/** Each cost term by itself: what is dearer than what (`fingering.md`, “Choosing”). */
+final class TermsTest extends TestCase
+{
+    /**
+     * @param  array{Grip, Grip, Step}  $cheap
+     * @param  array{Grip, Grip, Step}  $dear
+     */
+    #[DataProvider('moves')]
+    public function test_going_one_way_is_dearer_than_the_other(MoveTerm $term, array $cheap, array $dear): void
+    {
+        self::assertLessThan($term->cost(...$dear), $term->cost(...$cheap));
+    }
+
+    /** @return iterable<string, array{MoveTerm, array{Grip, Grip, Step}, array{Grip, Grip, Step}}> */
+    public static function moves(): iterable
+    {
+        $shift = new Terms\Shift;
+        $slow = self::step();
+        yield 'staying in position is free' => [$shift, [self::first(), self::first(3), $slow], [self::first(), self::third(), $slow]];
+        yield 'a half step is less than a third' => [$shift, [self::first(), self::grip(1, 3), $slow], [self::first(), self::third(), $slow]];
+        yield 'a shift in a slur' => [$shift, [self::first(), self::third(), $slow], [self::first(), self::third(), self::step(slurred: true)]];
+        yield 'a shift on a short note' => [$shift, [self::first(), self::third(), $slow], [self::first(), self::third(), self::step(0.15)]];
+        yield 'a shift after a rest' => [$shift, [self::first(), self::third(), self::step(rest: 0.6)], [self::first(), self::third(), $slow]];
+        yield 'a shift from an open string' => [$shift, [self::open(), self::third(), $slow], [self::first(2), self::third(), $slow]];
+        yield 'a shift with one finger to guide' => [$shift, [self::first(1), self::third(1), $slow], [self::first(2), self::third(1), $slow]];
+
+        $crossing = new Terms\StringCrossing;
+        yield 'one string is free' => [$crossing, [self::first(1), self::first(3), $slow], [self::first(1), self::first(3, 3), $slow]];
+        yield 'the next string and the one after it' => [$crossing, [self::first(1, 1), self::first(1, 2), $slow], [self::first(1, 1), self::first(1, 3), $slow]];
+        yield 'a crossing in a slur' => [$crossing, [self::first(1, 1), self::first(1, 2), $slow], [self::first(1, 1), self::first(1, 2), self::step(slurred: true)]];
+        yield 'a fast crossing' => [$crossing, [self::first(1, 1), self::first(1, 2), $slow], [self::first(1, 1), self::first(1, 2), self::step(0.15)]];
+        yield 'a crossing over a rest' => [$crossing, [self::first(1, 1), self::first(1, 2), self::step(rest: 0.6)], [self::first(1, 1), self::first(1, 2), $slow]];
+
+        $same = new Terms\SameFinger;
+        yield 'a bar over a fifth and a hop' => [$same, [self::first(1, 1), self::first(1, 2), $slow], [self::first(2, 1), self::grip(2, 2, 2, 3, Placement::Low), $slow]];
+        yield 'another finger is free' => [$same, [self::first(1), self::first(2), $slow], [self::first(1), self::grip(1, 2, 2, 1, Placement::Low), $slow]];
+        yield 'a half step slide, slurred and slow' => [$same, [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), self::step(slurred: true)], [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), self::step(0.15)]];
+
+        $spacing = new Terms\FingerSpacing;
+        yield 'a whole step between neighbours' => [$spacing, [self::first(1), self::first(2), $slow], [self::grip(1, 2, 2, 1, Placement::Low), self::first(2), $slow]];
+        yield 'three and low two' => [$spacing, [self::first(3), self::first(2), $slow], [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 2, 3, Placement::Low), $slow]];
+        yield 'too far on the next string is half as bad' => [$spacing, [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 1, 3, Placement::Low), $slow], [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 2, 3, Placement::Low), $slow]];
+
+        $both = new Terms\OpenOrFour(OpenStrings::UpOpenDownFour);
+        $rise = self::step(rise: 2);
+        $fall = self::step(rise: -2);
+        yield 'open on the way up' => [$both, [self::open(2), self::first(1, 2), $rise], [self::first(4, 1), self::first(1, 2), $rise]];
+        yield 'four on the way down' => [$both, [self::first(4, 1), self::first(3, 1), $fall], [self::open(2), self::first(3, 1), $fall]];
+        yield 'open whenever it is easy' => [new Terms\OpenOrFour(OpenStrings::Open), [self::first(3, 1), self::open(2), $rise], [self::first(3, 1), self::first(4, 1), $rise]];
+        yield 'four where it saves a crossing' => [new Terms\OpenOrFour(OpenStrings::Four), [self::first(3, 1), self::first(4, 1), $rise], [self::first(3, 1), self::open(2), $rise]];
+    }
+
+    /**
+     * @param  array{Grip, Step}  $cheap
+     * @param  array{Grip, Step}  $dear
+     */
+    #[DataProvider('stands')]
+    public function test_standing_one_way_is_dearer_than_the_other(StandTerm $term, array $cheap, array $dear): void
+    {
+        self::assertLessThan($term->cost(...$dear), $term->cost(...$cheap));
+    }
+
+    /** @return iterable<string, array{StandTerm, array{Grip, Step}, array{Grip, Step}}> */
+    public static function stands(): iterable
+    {
+        $step = self::step();
+        $placement = new Terms\FingerPlacement(HandSize::Usual);
+        yield 'low one' => [$placement, [self::first(1), $step], [self::grip(1, 2, 2, 1, Placement::Low), $step]];
+        yield 'low two is nothing special' => [$placement, [self::grip(2, 2, 2, 3, Placement::Low), $step], [self::grip(1, 2, 2, 1, Placement::Low), $step]];
+        yield 'an extended fourth' => [$placement, [self::grip(4, 2, 2, 6, Placement::Low), $step], [self::grip(4, 2, 2, 8, Placement::Extended), $step]];
+        yield 'an extension on a short note' => [$placement, [self::grip(4, 2, 2, 8, Placement::Extended), $step], [self::grip(4, 2, 2, 8, Placement::Extended), self::step(seconds: 0.15)]];
+        yield 'a finger on another letter' => [$placement, [self::first(3), $step], [new Grip(2, [new Stop(2, 6, 4, Placement::Low, 1)], 1.0), $step]];
+
+        $fourth = new Terms\FourthFinger(Level::FirstYear->fourthFingerCost());
+        yield 'the fourth finger' => [$fourth, [self::first(3), $step], [self::first(4), $step]];
+
+        yield 'a long open string where the class vibrates' => [new Terms\OpenString(true), [self::first(4), self::step(seconds: 2.0)], [self::open(), self::step(seconds: 2.0)]];
+        yield 'a short one' => [new Terms\OpenString(true), [self::open(), self::step(seconds: 0.3)], [self::open(), self::step(seconds: 2.0)]];
+        yield 'third position' => [new Terms\HandPosition, [self::first(), $step], [self::third(), $step]];
+        yield 'fifth position' => [new Terms\HandPosition, [self::third(), $step], [self::grip(1, 8, 2, 8), $step]];
+        yield 'what was not taught' => [new Terms\Untaught, [self::third(), $step], [new Grip(2, [new Stop(2, 1, 1, Placement::Low)], 1.0, 'low 1'), $step]];
+    }
+
+    public function test_small_hands_avoid_extension_and_large_ones_need_not(): void
+    {
+        $cost = static fn (HandSize $size): float => (new Terms\FingerPlacement($size))->cost(self::grip(4, 2, 2, 8, Placement::Extended), self::step());
+
+        self::assertGreaterThan($cost(HandSize::Usual), $cost(HandSize::Small));
+        self::assertLessThan($cost(HandSize::Usual), $cost(HandSize::Large));
+    }
+
+    public function test_a_long_open_string_costs_nothing_where_nobody_vibrates(): void
+    {
+        self::assertSame(0.0, (new Terms\OpenString(false))->cost(self::open(), self::step(seconds: 4.0)));
+    }
+
+    public function test_moves_with_the_same_signature_cost_the_same(): void
+    {
+        foreach (self::moves() as [$term, $one, $other]) {
+            foreach ([$one, $other] as [$from, $to, $step]) {
+                $like = new Step($step->isFast() ? 0.2 : 2.0, $step->afterRest() ? 1.0 : 0.0, $step->slurred, 5 * $step->rise, 0.5);
+                self::assertSame($step->signature(), $like->signature());
+                self::assertSame($term->cost($from, $to, $step), $term->cost($from, $to, $like), $term->name());
+            }
+        }
+    }
+
+    public function test_every_term_has_a_name_and_a_sentence_and_can_be_weighed_away(): void
+    {
+        $names = ['placement', 'fourth-finger', 'open-string', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'open-or-four', 'finger-spacing'];
+        $terms = Terms::for(Instrument::Violin, ClassProfile::of(Level::SecondYear));
+        $none = Terms::for(Instrument::Violin, ClassProfile::fromArray(['weights' => array_fill_keys($names, 0)]));
+        $charges = $terms->charges(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true));
+
+        self::assertEqualsCanonicalizing($names, array_keys($charges));
+        foreach ($names as $name) {
+            self::assertMatchesRegularExpression('/^[A-Z].*\.$/', $terms->sentence($name));
+        }
+        self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)), 1e-9);
+        self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)) + $none->standing(self::third(), self::step()));
+    }
+
+    public function test_cellos_and_basses_have_no_spacing_to_judge_and_no_weak_fourth_finger(): void
+    {
+        foreach ([Instrument::Cello, Instrument::Bass] as $instrument) {
+            $charges = Terms::for($instrument, ClassProfile::of(Level::FirstYear))->charges(self::first(1), self::first(4), self::step());
+            self::assertArrayNotHasKey('finger-spacing', $charges);
+            self::assertSame(0.0, $charges['fourth-finger']);
+        }
+    }
+
+    private static function step(float $before = 0.6, float $rest = 0.0, bool $slurred = false, int $rise = 0, float $seconds = 0.6): Step
+    {
+        return new Step($before, $rest, $slurred, $rise, $seconds);
+    }
+
+    private static function grip(int $finger, int $hand, int $string = 2, ?int $offset = null, Placement $placement = Placement::Regular): Grip
+    {
+        return new Grip($hand, [new Stop($string, $offset ?? $hand + [1 => 0, 2 => 2, 3 => 3, 4 => 5][$finger], $finger, $placement)], Instrument::Violin->position($hand));
+    }
+
+    /** A regular finger in first position. */
+    private static function first(int $finger = 1, int $string = 2): Grip
+    {
+        return self::grip($finger, 2, $string);
+    }
+
+    private static function third(int $finger = 1): Grip
+    {
+        return self::grip($finger, 5);
+    }
+
+    private static function open(int $string = 2): Grip
+    {
+        return new Grip(2, [new Stop($string, 0, 0, Placement::Open)], 1.0);
+    }
+}
