@@ -36,9 +36,11 @@ final readonly class Terms
             new Terms\OpenOrFour($profile->openStrings),
         ];
         if ($upper) {
-            // Cello and bass frames give every finger its half step; there is no spacing to judge.
             $move[] = new Terms\FingerSpacing;
+        } elseif ($instrument === Instrument::Cello) {
+            $move[] = new Terms\CelloSpacing;
         }
+        // A bass hand stays in its frame: there is no spacing to judge.
 
         return new self(
             array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name())], $stand),

@@ -142,13 +142,24 @@ final class TermsTest extends TestCase
         self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)) + $none->standing(self::third(), self::step()));
     }
 
-    public function test_cellos_and_basses_have_no_spacing_to_judge_and_no_weak_fourth_finger(): void
+    public function test_cellos_and_basses_have_no_weak_fourth_finger(): void
     {
         foreach ([Instrument::Cello, Instrument::Bass] as $instrument) {
             $charges = Terms::for($instrument, ClassProfile::of(Level::FirstYear))->charges(self::first(1), self::first(4), self::step());
-            self::assertArrayNotHasKey('finger-spacing', $charges);
             self::assertSame(0.0, $charges['fourth-finger']);
         }
+    }
+
+    public function test_only_the_first_finger_of_a_cellist_reaches_a_whole_step(): void
+    {
+        $cello = new Terms\CelloSpacing;
+        $stop = static fn (int $finger, int $offset): Grip => self::grip($finger, 2, 2, $offset);
+
+        self::assertSame(0.0, $cello->cost($stop(1, 2), $stop(2, 4), self::step()));
+        self::assertSame(0.0, $cello->cost($stop(2, 4), $stop(4, 6), self::step()));
+        self::assertSame(0.0, $cello->cost($stop(4, 5), $stop(1, 1), self::step()));
+        self::assertGreaterThan(1.0, $cello->cost($stop(3, 4), $stop(4, 6), self::step()));
+        self::assertGreaterThan(1.0, $cello->cost($stop(2, 3), $stop(1, 0), self::step()));
     }
 
     private static function step(float $before = 0.6, float $rest = 0.0, bool $slurred = false, int $rise = 0, float $seconds = 0.6): Step

@@ -14,7 +14,10 @@ use UprightPencil\Core\Strings\Placement;
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.0, 'extended 2' => 1.0, 'extended 3' => 1.0, 'extended 4' => 1.3];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.2, 'extended 2' => 0.5, 'extended 3' => 0.7, 'extended 4' => 1.3];
+
+    /** Low 1 belongs to first position; higher up the hand itself goes a half step lower. */
+    private const LOW_ABOVE_FIRST = 0.7;
 
     /** A finger that plays another letter than its own. */
     private const STRAIN = 0.9;
@@ -36,6 +39,7 @@ final class FingerPlacement implements StandTerm
         $cost = 0.0;
         foreach ($grip->stops as $stop) {
             $cost += $this->of($stop, $step);
+            $cost += $stop->finger === 1 && $stop->placement === Placement::Low && $grip->position > 1 ? self::LOW_ABOVE_FIRST : 0.0;
         }
 
         return $cost;

@@ -10,6 +10,11 @@ use UprightPencil\Core\Fingering\Step;
 
 final class HandPosition implements StandTerm
 {
+    /** Above the octave a string speaks less well than the one beside it, which has the same note lower. */
+    private const OCTAVE = 12;
+
+    private const TOP_STRING = 3;
+
     public function name(): string
     {
         return 'position';
@@ -17,11 +22,20 @@ final class HandPosition implements StandTerm
 
     public function sentence(): string
     {
-        return 'The hand is away from first position.';
+        return 'The hand is away from first position, or above the octave of a lower string.';
     }
 
     public function cost(Grip $grip, Step $step): float
     {
-        return $grip->position === 1.0 ? 0.0 : ($grip->position < 1 ? 0.2 : 0.15 + 0.1 * ($grip->position - 1));
+        return match (true) {
+            $grip->position === 1.0 => 0.0,
+            $grip->position < 1 => 0.2,
+            default => 0.15 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
+        };
+    }
+
+    private function aboveTheOctave(Grip $grip): float
+    {
+        return $grip->lead()->string < self::TOP_STRING ? 0.4 * max(0, $grip->lead()->offset - self::OCTAVE) : 0.0;
     }
 }
