@@ -18,6 +18,16 @@ abstract class BrowserTestCase extends TestCase
         return $this->browsers[] = Browser::open($width, $height);
     }
 
+    /** A director's desk with one part on it. */
+    protected function desk(string $piece, string $part): Browser
+    {
+        $browser = $this->browser()->signIn();
+        $browser->seeText($piece);
+        $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === arguments[0]).querySelectorAll(".part-link").forEach((link) => link.querySelector(".part-name").textContent === arguments[1] && link.click())', $piece, $part);
+
+        return $browser->desk();
+    }
+
     protected function tearDown(): void
     {
         foreach ($this->browsers as $number => $browser) {

@@ -168,15 +168,6 @@ final class DeskTest extends BrowserTestCase
         self::assertSame([], $student->all('a[download]'));
     }
 
-    private function desk(string $piece, string $part): Browser
-    {
-        $browser = $this->browser()->signIn();
-        $browser->seeText($piece);
-        $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === arguments[0]).querySelectorAll(".part-link").forEach((link) => link.querySelector(".part-name").textContent === arguments[1] && link.click())', $piece, $part);
-
-        return $browser->desk();
-    }
-
     private function firstNote(Browser $browser): string
     {
         return (string) $browser->script('return document.querySelector(".desk-page g.note").id');

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Keys;
+use Tests\Browser\Support\Browser;
+
+/** What the keys of the desk do to the page, key by key. */
+final class MarkingTest extends BrowserTestCase
+{
+    public function test_every_bow_key_writes_its_mark_and_takes_it_back(): void
+    {
+        $desk = $this->desk('A Slur for Two', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT);
+        $this->pressAndUndo($desk, 's', '/');
+        $desk->keys(Keys::ARROW_RIGHT);
+        $this->pressAndUndo($desk, 'p', 'r', 'h', 'd', 'u');
+        $second = $this->note($desk, 1);
+        self::assertSame([], array_filter($desk->marksOn($second), static fn (string $mark): bool => str_contains($mark, 'decided')));
+        self::assertSame([], $desk->complaints());
+    }
+
+    public function test_a_finger_is_explained_and_the_other_way_taken(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1');
+        for ($note = 0; $note < 6 && ! str_contains($desk->textOf('.note-card'), 'Why not'); $note++) {
+            $desk->keys(Keys::ARROW_RIGHT, 'w')->see('.note-card .why');
+        }
+        $desk->seeText('more.', '.why');
+        self::assertMatchesRegularExpression('/Why not .+\? It would cost \d+\.\d more\./', $desk->textOf('.why'));
+        $desk->press('Use ', '.why')->saved();
+        self::assertStringNotContainsString('nothing; worked out', $desk->textOf('.note-card'));
+        $desk->keys('z')->saved();
+        self::assertSame([], $desk->complaints());
+    }
+
+    public function test_a_file_that_is_no_music_gets_one_sentence_and_another_may_be_tried(): void
+    {
+        $file = sys_get_temp_dir().'/upright-pencil-'.bin2hex(random_bytes(4)).'.musicxml';
+        file_put_contents($file, 'Dear all');
+        $director = $this->browser()->signIn()->press('Import music')->attach('input[type=file]', $file);
+        $director->seeText('This is not a music file that we read');
+        self::assertStringNotContainsString('What was understood', $director->textOf('body'));
+        file_put_contents($file, "X:1\nT:Gate Song\nM:4/4\nL:1/4\nK:D\nD E F G | A2 D2 |]\n");
+        $director->attach('input[type=file]', $file)->seeText('What was understood')->seeText('D major');
+        self::assertStringNotContainsString('This is not a music file', $director->textOf('body'));
+        self::assertSame('Gate Song', $director->script('return [...document.querySelectorAll("input")].map((field) => field.value).find((value) => value === "Gate Song")'));
+        unlink($file);
+    }
+
+    public function test_the_page_that_is_printed_has_the_marks_and_nothing_of_the_desk(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Cello')->keys(Keys::ARROW_RIGHT);
+        $desk->script('window.print = () => { window.dispatchEvent(new Event("beforeprint")); window.printed = [...document.querySelectorAll(".sheets svg.sheet")].map((sheet) => sheet.textContent) }');
+        $desk->keys('o')->press('Print', '.hand-out');
+        $desk->until(fn (): bool => $desk->script('return Boolean(window.printed?.length)') === true, 'nothing was printed');
+        /** @var list<string> $printed */
+        $printed = $desk->script('return window.printed');
+        self::assertStringContainsString('Over Slate Hill', $printed[0]);
+        self::assertStringContainsString('Cello', $printed[0]);
+        self::assertStringNotContainsString('Findings', implode('', $printed));
+        self::assertGreaterThan(0, $desk->script('return document.querySelectorAll(".sheets .mark").length'));
+        self::assertSame(0, $desk->script('return document.querySelectorAll(".sheets .selection, .sheets .bow-track").length'));
+    }
+
+    public function test_signing_in_with_a_wrong_password_is_answered_on_the_page(): void
+    {
+        $browser = $this->browser()->visit('/sign-in');
+        $browser->see('#email')->sendKeys('director@brindlemoor.test');
+        $browser->see('#password')->sendKeys('wrong');
+        $browser->press('Sign in')->seeText('do not');
+        self::assertSame('director@brindlemoor.test', $browser->see('#email')->getAttribute('value'), 'nothing has to be typed again');
+    }
+
+    private function pressAndUndo(Browser $desk, string ...$keys): void
+    {
+        foreach ($keys as $key) {
+            $desk->keys($key)->until(fn (): bool => ! str_contains($desk->textOf('.note-card'), 'nothing; worked out'), "{$key} decided nothing");
+            $desk->saved()->keys('z')->saved()->seeText('nothing; worked out', '.note-card');
+        }
+    }
+
+    private function note(Browser $browser, int $index): string
+    {
+        return (string) $browser->script('return document.querySelectorAll(".desk-page g.note")[arguments[0]].id', $index);
+    }
+}
