@@ -142,6 +142,7 @@ final readonly class PartDesk
             'layer' => PencilLayer::of($marked),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $marked->findings),
             'notes' => $notes,
+            'positions' => $this->part->instrument->positions(),
         ];
     }
 
@@ -167,6 +168,8 @@ final readonly class PartDesk
             'finger' => $mark->fingerWritten(),
             'string' => $mark->string,
             'position' => $fingering === null ? null : HouseStyle::position($fingering),
+            'handIn' => $fingering?->position,
+            'strings' => $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
             'decided' => $mark->decided,
             'reasons' => $mark->reasons,
         ];

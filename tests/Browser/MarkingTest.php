@@ -21,6 +21,21 @@ final class MarkingTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_a_note_goes_to_another_string_and_position_with_a_key(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 2');
+        for ($note = 0; $note < 30 && ! str_contains($desk->textOf('.note-card'), 'on A, position I'); $note++) {
+            $desk->keys(Keys::ARROW_RIGHT)->see('.note-card dl');
+        }
+        $desk->keys('t')->saved()->seeText(' on D, position', '.note-card');
+        $desk->until(fn (): bool => str_contains($desk->textOf('.desk-page .mark.string'), 'sul D'), 'the string is not named');
+        $desk->keys('z')->saved()->seeText(' on A, position I', '.note-card')->dontSee('.desk-page .mark.string');
+        $desk->keys(']')->saved()->seeText('position II', '.note-card')->seeText('position', '.note-card');
+        $desk->keys('[')->saved()->until(fn (): bool => str_contains($desk->textOf('.note-card dl'), "position I\n"), 'the hand did not come down');
+        $desk->keys('z', 'z')->saved()->seeText('nothing; worked out', '.note-card');
+        self::assertSame([], $desk->complaints());
+    }
+
     public function test_a_finger_is_explained_and_the_other_way_taken(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1');

@@ -6,12 +6,13 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Strings\Instrument;
 
 /**
  * What is drawn over the engraved page: only marks that are written and that the print does not have already.
  * The browser draws these and works nothing out.
  *
- * @phpstan-type Mark array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool}
+ * @phpstan-type Mark array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, string: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool}
  */
 final class PencilLayer
 {
@@ -24,7 +25,7 @@ final class PencilLayer
         $slurs = SlurMarks::of($part);
         $starts = $part->starts();
         foreach ($part->notes as $note) {
-            $drawn = self::mark($note, $hand, $lastOfStroke, $slurs, $starts[$note->note->id] ?? 0);
+            $drawn = self::mark($note, $hand, $lastOfStroke, $slurs, $starts[$note->note->id] ?? 0, $part->instrument);
             if (self::shows($drawn)) {
                 $marks[] = $drawn;
             }
@@ -48,7 +49,7 @@ final class PencilLayer
      * @param  int  $start  ticks from the start of the part
      * @return Mark
      */
-    private static function mark(NoteMark $note, ?int $hand, array $lastOfStroke, SlurMarks $slurs, int $start): array
+    private static function mark(NoteMark $note, ?int $hand, array $lastOfStroke, SlurMarks $slurs, int $start, Instrument $instrument): array
     {
         $technical = $note->note->technical;
         $bow = $note->bowMark && $technical->bow !== $note->direction ? $note->direction?->value : null;
@@ -67,6 +68,7 @@ final class PencilLayer
             'action' => in_array($note->bowAction, [BowAction::Hook, BowAction::Retake, BowAction::Lift, BowAction::Split], true) && self::isPencilled($note) ? $note->bowAction->value : null,
             'from' => $from,
             'finger' => $finger,
+            'string' => self::string($note, $finger !== null && $moves, $instrument),
             'position' => $moves ? HouseStyle::position($note->fingering) : null,
             'place' => implode(' ', array_filter([$note->strokeType?->value, $note->place?->value])) ?: null,
             'changes' => self::changes($note, $share),
@@ -75,6 +77,17 @@ final class PencilLayer
             'struckTo' => $slurs->struck[$note->note->id] ?? null,
             'decided' => $note->decided !== [],
         ];
+    }
+
+    /** The string is named where it was decided, and where the hand goes up on a string below the usual one. */
+    private static function string(NoteMark $note, bool $moves, Instrument $instrument): ?string
+    {
+        if ($note->fingering === null) {
+            return null;
+        }
+        $usual = $instrument->stringsFor($note->fingering->stop->string, $note->fingering->stop->offset)[0] ?? null;
+
+        return in_array('string', $note->decided, true) || ($moves && $note->string !== $usual) ? $note->string : null;
     }
 
     /** A hook that is printed (dots under a slur) needs no pencil. */

@@ -32,7 +32,7 @@ final class TransferSheet
         return $lines;
     }
 
-    /** @param array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool} $mark */
+    /** @param array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, string: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool} $mark */
     private static function sign(array $mark, NoteMark $note): string
     {
         $words = [
@@ -44,6 +44,7 @@ final class TransferSheet
             ...array_map(static fn (int $player, array $changes): string => self::player($player, count($note->stagger)).' changes on '.implode(' and ', array_map(static fn (array $change): string => "{$change['measure']}: ".self::beat($change['beat']), $changes)), array_keys($note->stagger), $note->stagger),
             $mark['place'] === null ? null : 'at '.$mark['place'],
             $mark['finger'] === null ? null : 'finger '.$mark['finger'],
+            $mark['string'] === null ? null : 'on the '.$mark['string'].' string',
             $mark['position'] === null ? null : 'position '.$mark['position'],
         ];
 

@@ -44,6 +44,27 @@ enum Instrument: string
         );
     }
 
+    /** @return list<float> every position of the instrument, lowest first; half is 0.5 */
+    public function positions(): array
+    {
+        return array_values(array_unique(InstrumentData::POSITIONS[$this->positionTable()]));
+    }
+
+    /**
+     * The strings on which a note lies within a player's reach.
+     *
+     * @param  int  $string  one of them; 0 is the lowest
+     * @param  int  $offset  semitones of the note above this open string
+     * @return list<string> their names, highest string first
+     */
+    public function stringsFor(int $string, int $offset): array
+    {
+        $midi = $this->strings()[$string]->midi + $offset;
+        $reached = array_filter($this->strings(), static fn (StringName $string): bool => $midi >= $string->midi && $midi <= $string->midi + InstrumentData::HIGHEST_STOP);
+
+        return array_reverse(array_values(array_map(static fn (StringName $string): string => $string->name, $reached)));
+    }
+
     /** The position's name as a number (half is 0.5, II½ is 2.5) for a hand whose first finger rests at this offset. */
     public function position(int $hand): float
     {

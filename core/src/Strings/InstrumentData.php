@@ -9,6 +9,9 @@ final class InstrumentData
 {
     public const HIGHEST_OFFSET = 28;
 
+    /** The fourth finger of the highest hand, in semitones above the open string. */
+    public const HIGHEST_STOP = 17;
+
     /** Lowest string first: name, sounding MIDI number. */
     public const STRINGS = [
         'violin' => [['G', 55], ['D', 62], ['A', 69], ['E', 76]],

@@ -65,6 +65,7 @@ export interface Mark {
     action: Action | null
     from: string | null
     finger: string | null
+    string: string | null
     position: string | null
     place: string | null
     /** Changes of bow on a held note, each at a share of its length. */
@@ -95,12 +96,17 @@ export interface NoteInfo {
     finger: string | null
     string: string | null
     position: string | null
+    /** The position as a number; half is 0.5. */
+    handIn: number | null
+    /** The strings that have this note, highest first. */
+    strings: string[]
     decided: string[]
     reasons: string[]
 }
 
 export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string' | 'place', string | null>> & {
     finger?: number | null
+    position?: number | null
     bowMark?: boolean | null
     fingerMark?: boolean | null
 }
@@ -129,6 +135,8 @@ export interface Drawn {
     layer: Mark[]
     findings: Finding[]
     notes: NoteInfo[]
+    /** Every position of the instrument, lowest first. */
+    positions: number[]
 }
 
 /** The cheapest other way to finger a note, and how it compares. */

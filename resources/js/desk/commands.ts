@@ -25,6 +25,8 @@ export interface DeskHands {
     note(fields: DecisionFields): void
     chosen(): NoteInfo | null
     strokeChosen(): NoteInfo | null
+    /** Every position of the instrument, lowest first. */
+    positions(): number[]
     mark(note: string): Mark | null
     undo(): void
     redo(): void
@@ -83,6 +85,9 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['+', '='], label: 'High', group: 'Finger', run: () => place(hands, 'high') },
         { keys: ['x'], label: 'Extended', short: 'Ext.', group: 'Finger', run: () => place(hands, 'extended') },
         { keys: ['n'], label: 'In its usual place', short: 'Usual', group: 'Finger', run: () => place(hands, 'regular') },
+        { keys: ['t'], label: 'On another string', short: 'String', group: 'Finger', run: () => nextString(hands) },
+        { keys: ['['], label: 'The hand a position lower', short: 'Lower', group: 'Finger', run: () => moveHand(hands, -1) },
+        { keys: [']'], label: 'The hand a position higher', short: 'Higher', group: 'Finger', run: () => moveHand(hands, 1) },
         { keys: ['w'], label: 'Why this finger, and what else', short: 'Why?', group: 'Finger', run: () => hands.why() },
         { keys: ['Delete', 'Backspace'], label: 'Take away', group: 'Finger', run: () => takeAway(hands), hint: 'take away' },
         { keys: ['z', 'Ctrl+z'], label: 'Undo', group: 'Page', run: () => hands.undo() },
@@ -145,6 +150,28 @@ function range(hands: DeskHands, action: string): void {
 function nextPlace(hands: DeskHands): void {
     const now = PLACES.findIndex((place) => place === hands.strokeChosen()?.place)
     hands.bow({ place: PLACES[now + 1] ?? null })
+}
+
+/** The finger is worked out anew for the other string, and for the other position. */
+function nextString(hands: DeskHands): void {
+    const note = hands.chosen()
+    const strings = note?.strings ?? []
+    if (note && strings.length < 2) {
+        hands.say('No other string has this note.')
+        return
+    }
+    const next = strings[(strings.indexOf(note?.string ?? '') + 1) % strings.length] ?? null
+    hands.note({ string: next, position: null, finger: null, placement: null, fingerMark: null })
+}
+
+function moveHand(hands: DeskHands, by: number): void {
+    const positions = hands.positions()
+    const next = positions[positions.indexOf(hands.chosen()?.handIn ?? 1) + by]
+    if (next === undefined) {
+        hands.say(by > 0 ? 'This is the highest position.' : 'This is the lowest position.')
+        return
+    }
+    hands.note({ position: next, finger: null, placement: null, fingerMark: null })
 }
 
 function place(hands: DeskHands, placement: string): void {

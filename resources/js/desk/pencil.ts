@@ -71,7 +71,7 @@ class PencilLine {
     }
 
     position(head: Head, mark: Mark): void {
-        for (const [kind, text] of [['position', mark.position], ['bow-place', mark.place]] as const) {
+        for (const [kind, text] of [['string', mark.string && `sul ${mark.string}`], ['position', mark.position], ['bow-place', mark.place]] as const) {
             if (text !== null) {
                 this.place(writing(text, POSITION_SIZE), head, mark, kind)
             }

@@ -2,7 +2,7 @@ import type { Decision, Mark } from '../api/types'
 
 const PLACEMENT: Record<string, string> = { low: 'L', high: 'H', extended: 'x' }
 
-const EMPTY = { bow: null, action: null, from: null, finger: null, position: null, place: null, changes: [], stagger: [], slurTo: null, struckTo: null }
+const EMPTY = { bow: null, action: null, from: null, finger: null, string: null, position: null, place: null, changes: [], stagger: [], slurTo: null, struckTo: null }
 
 const PAINTED = ['hook', 'retake', 'lift', 'split'] as const
 
@@ -31,6 +31,9 @@ function changed(mark: Mark, decision: Decision): Mark {
         const finger = decision.finger === undefined ? (mark.finger?.match(/\d/)?.[0] ?? '') : decision.finger
         next.finger = finger === null ? null : `${PLACEMENT[decision.placement ?? ''] ?? ''}${finger}`
     }
+    if (decision.string !== undefined) {
+        next.string = decision.string
+    }
     if (decision.place !== undefined) {
         next.place = decision.place
     }
@@ -38,7 +41,7 @@ function changed(mark: Mark, decision: Decision): Mark {
         next.bow = next.action = null
     }
     if (decision.fingerMark === false) {
-        next.finger = next.position = null
+        next.finger = next.string = next.position = null
     }
     return next
 }

@@ -205,6 +205,7 @@ const hands: DeskHands = {
     note: (fields) => decideOn(selected.value, fields),
     chosen: () => chosen.value,
     strokeChosen: () => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null,
+    positions: () => desk.marking?.positions ?? [],
     undo: () => (desk.marking?.canUndo || desk.queue.length > 0 ? desk.undo() : ElMessage.info('There is nothing to undo.')),
     redo: () => (desk.marking?.canRedo || desk.queue.length > 0 ? desk.redo() : ElMessage.info('There is nothing to redo.')),
     handOut: () => (handingOut.value = !handingOut.value),
