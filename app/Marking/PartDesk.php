@@ -23,6 +23,9 @@ use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\FramePlace;
+use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Strings\StringName;
 
 /** One stored part, worked out by the core. */
 final readonly class PartDesk
@@ -142,7 +145,21 @@ final readonly class PartDesk
             'layer' => PencilLayer::of($marked),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $marked->findings),
             'notes' => $notes,
-            'positions' => $this->part->instrument->positions(),
+            'board' => $this->board(),
+        ];
+    }
+
+    /** @return array<string, mixed> what the fingerboard is drawn from: offsets are semitones above the open string */
+    private function board(): array
+    {
+        $instrument = $this->part->instrument;
+        $regular = array_filter($instrument->frame($this->settings()->profile->fourFingerBass), static fn (FramePlace $place): bool => $place->placement === Placement::Regular);
+
+        return [
+            'strings' => array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
+            'tapes' => $instrument->tapes(),
+            'frame' => array_values(array_map(static fn (FramePlace $place): array => ['finger' => $place->finger, 'reach' => $place->reach], $regular)),
+            'positions' => $instrument->positions(),
         ];
     }
 
@@ -168,6 +185,7 @@ final readonly class PartDesk
             'finger' => $mark->fingerWritten(),
             'string' => $mark->string,
             'position' => $fingering === null ? null : HouseStyle::position($fingering),
+            'stop' => $fingering === null ? null : ['string' => $fingering->stop->string, 'offset' => $fingering->stop->offset, 'finger' => $fingering->stop->finger, 'hand' => $fingering->hand],
             'handIn' => $fingering?->position,
             'strings' => $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
             'decided' => $mark->decided,

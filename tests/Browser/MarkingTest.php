@@ -36,6 +36,16 @@ final class MarkingTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_the_fingerboard_shows_the_note_in_the_hand(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::END)->seeText('on ', '.note-card dl');
+        $said = (string) $desk->see('.fingerboard')->getAttribute('aria-label');
+        $finger = (string) preg_replace('/.*Finger\s+[LHx]?(\d) on (\w).*/s', '$1 $2', $desk->textOf('.note-card dl'));
+
+        self::assertSame($finger, (string) preg_replace(['/^Open (\w) .*/', '/^Finger (\d) on (\w) .*/'], ['0 $1', '$1 $2'], $said));
+        self::assertSame($finger[0], $desk->textOf('.fingerboard text.on'));
+    }
+
     public function test_a_finger_is_explained_and_the_other_way_taken(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1');

@@ -12,7 +12,7 @@ final readonly class FingerLock
     /**
      * @param  int|null  $finger  0 (open) to 4
      * @param  int|null  $string  0 is the lowest string
-     * @param  float|null  $position  half is 0.5
+     * @param  float|null  $position  half is 0.5; it asks for a finger on the string, unless the open string is decided too
      */
     public function __construct(
         public ?int $finger = null,
@@ -26,7 +26,7 @@ final readonly class FingerLock
         return ($this->finger === null || $this->finger === $stop->finger)
             && ($this->string === null || $this->string === $stop->string)
             && ($this->placement === null || $this->placement === $stop->placement)
-            && ($this->position === null || $this->position === $position);
+            && ($this->position === null || ($this->position === $position && ($stop->finger !== 0 || $this->finger === 0)));
     }
 
     public function isEmpty(): bool

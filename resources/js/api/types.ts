@@ -96,6 +96,7 @@ export interface NoteInfo {
     finger: string | null
     string: string | null
     position: string | null
+    stop: Stop | null
     /** The position as a number; half is 0.5. */
     handIn: number | null
     /** The strings that have this note, highest first. */
@@ -135,8 +136,26 @@ export interface Drawn {
     layer: Mark[]
     findings: Finding[]
     notes: NoteInfo[]
+    board: Board
+}
+
+/** What a fingerboard is drawn from. Offsets are semitones above the open string. */
+export interface Board {
+    /** Lowest first. */
+    strings: string[]
+    tapes: number[]
+    /** The regular fingers, from where the first one rests. */
+    frame: { finger: number; reach: number }[]
     /** Every position of the instrument, lowest first. */
     positions: number[]
+}
+
+export interface Stop {
+    /** 0 is the lowest string. */
+    string: number
+    offset: number
+    finger: number
+    hand: number
 }
 
 /** The cheapest other way to finger a note, and how it compares. */

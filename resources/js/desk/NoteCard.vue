@@ -49,6 +49,7 @@ const decided = computed(() => {
                 <button type="button" @click="emit('take', { finger: other.finger, string: other.string, placement: other.placement })">Use {{ otherWords }}</button>
             </div>
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
+            <slot />
             <div v-for="(buttons, row) in rows" :key="row" class="note-buttons">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">
                     <kbd>{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>

@@ -3,13 +3,14 @@ import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { DecisionFields, Drawn, Fix, Instead, SheetLine } from '../api/types'
+import type { DecisionFields, Drawn, Fix, Instead, SheetLine, Stop } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
 import { answer, spoken } from '../desk/keys'
 import { deskCommands, type DeskHands } from '../desk/commands'
 import KeySheet from '../desk/KeySheet.vue'
+import Fingerboard from '../desk/Fingerboard.vue'
 import NoteCard from '../desk/NoteCard.vue'
 import { PaperMaker } from '../desk/paper'
 import Score from '../desk/Score.vue'
@@ -167,6 +168,13 @@ function strokeStart(): string | null {
     return stroke === null || stroke === undefined ? selected.value : (notes.value.find((note) => note.stroke === stroke)?.id ?? selected.value)
 }
 
+/** How the next or previous note that is fingered again is stopped. */
+function beside(by: number): Stop | null {
+    const at = place.value.get(selected.value ?? '') ?? 0
+    const found = (by > 0 ? notes.value.slice(at + 1) : notes.value.slice(0, at).reverse()).find((note) => !note.tied)
+    return found?.stop ?? null
+}
+
 const hands: DeskHands = {
     step: (by) => choose(notes.value[selected.value === null ? 0 : Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value) ?? 0) + by))]?.id ?? null),
     extend: (by) => choose(notes.value[Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value ?? '') ?? 0) + by))]?.id ?? null, true),
@@ -205,7 +213,7 @@ const hands: DeskHands = {
     note: (fields) => decideOn(selected.value, fields),
     chosen: () => chosen.value,
     strokeChosen: () => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null,
-    positions: () => desk.marking?.positions ?? [],
+    positions: () => desk.marking?.board.positions ?? [],
     undo: () => (desk.marking?.canUndo || desk.queue.length > 0 ? desk.undo() : ElMessage.info('There is nothing to undo.')),
     redo: () => (desk.marking?.canRedo || desk.queue.length > 0 ? desk.redo() : ElMessage.info('There is nothing to redo.')),
     handOut: () => (handingOut.value = !handingOut.value),
@@ -324,7 +332,9 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                     </div>
                 </div>
                 <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
-                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" :instead="instead" @take="hands.note({ ...$event, fingerMark: null })" />
+                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" :instead="instead" @take="hands.note({ ...$event, fingerMark: null })">
+                    <Fingerboard v-if="chosen?.stop && desk.marking" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
+                </NoteCard>
                 <Findings :findings="findings" :current="currentFinding" :previewed="preview?.place ?? null" @go="go" @take="take" @look="look" />
             </aside>
         </main>
