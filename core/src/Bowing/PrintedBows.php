@@ -11,12 +11,15 @@ use UprightPencil\Core\Score\Part;
 /** What is printed about the bow: signs on the notes, and the words that stand for signs which MusicXML lacks. */
 final class PrintedBows
 {
+    /** Words that begin a list of staggered changes. */
+    public const STAGGER = 'stagger: ';
+
     /**
      * @param  array<string, true>  $struck  ids of notes whose printed sign was taken off the page
      */
     public static function of(Part $part, Line $line, array $struck = []): BowMarks
     {
-        $directions = $actions = $places = $cuts = $types = [];
+        $directions = $actions = $places = $cuts = $types = $desks = [];
         foreach ($line->events as $event) {
             foreach ($event->notes as $note) {
                 if ($note->technical->bow === null || isset($struck[$note->id])) {
@@ -37,6 +40,10 @@ final class PrintedBows
                 $cuts[$tick] = true;
             } elseif ($words === 'retake' && $next !== null) {
                 $actions[$next->first()->id] = BowAction::Retake;
+            } elseif (str_starts_with($words, self::STAGGER) && $next !== null) {
+                // The places of the changes are worked out again; one list is said for each desk.
+                $actions[$next->first()->id] = BowAction::Stagger;
+                $desks[$next->first()->id] = min(4, substr_count($words, ',') + 1);
             } elseif ($place !== null && $next !== null) {
                 $places[$next->first()->id] = $place;
             } elseif (StrokeType::tryFrom($words) !== null && $next !== null) {
@@ -44,7 +51,7 @@ final class PrintedBows
             }
         }
 
-        return new BowMarks($directions, $actions, places: $places, cuts: $cuts, types: $types);
+        return new BowMarks($directions, $actions, places: $places, desks: $desks, cuts: $cuts, types: $types);
     }
 
     /** @return list<array{int, string}> */

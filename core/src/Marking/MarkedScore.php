@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\PrintedBows;
 use UprightPencil\Core\Score\Articulation;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\BowSign;
@@ -108,7 +109,7 @@ final class MarkedScore
                 $mark->bowAction === BowAction::Retake && ! self::isSaid($measure, $note, 'retake') ? 'retake' : null,
                 $mark->place !== null && ! self::isSaid($measure, $note, mb_strtolower($mark->place->value)) ? $mark->place->value : null,
                 $mark->strokeType !== null && ! self::isSaid($measure, $note, $mark->strokeType->value) ? $mark->strokeType->value : null,
-                $mark->stagger === [] ? null : self::staggerWords($mark->stagger),
+                $mark->stagger !== [] && ! self::isSaid($measure, $note, self::staggerWords($mark->stagger)) ? self::staggerWords($mark->stagger) : null,
             ]);
             foreach ($said as $text) {
                 $words[$note->id][] = new Direction($note->onset, [new DirectionSign(DirectionKind::Words, $text)], placement: 'above');
@@ -149,7 +150,7 @@ final class MarkedScore
             $players[] = $name.' '.implode(' ', array_map(static fn (array $change): string => "{$change['measure']}:{$change['beat']}", $changes));
         }
 
-        return 'stagger: '.implode(', ', $players);
+        return PrintedBows::STAGGER.implode(', ', $players);
     }
 
     private static function note(Note $note, NoteMark $mark, bool $startsHook, SlurMarks $marks): Note

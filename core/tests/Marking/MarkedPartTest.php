@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Tests\Marking;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -68,6 +69,28 @@ final class MarkedPartTest extends TestCase
         self::assertSame($marked->fingers(), $again->fingers());
         self::assertSame('4', $out->parts[0]->notes()[8]->technical->finger);
         self::assertSame(['n1', 'n2'], array_slice(array_map(static fn (Note $note): string => $note->id, $out->parts[0]->notes()), 0, 2));
+    }
+
+    /** @param list<array<string, mixed>> $decisions */
+    #[DataProvider('staggers')]
+    public function test_a_staggered_note_comes_back_staggered(array $decisions): void
+    {
+        $score = Tune::score('=60 f D5w- | D5w- | D5w | A5w');
+        $marked = Marked::score($score, new Settings, $decisions);
+        $once = self::with($score, $decisions);
+        $again = Marked::score(Reader::read(Writer::write($once))->score, new Settings);
+
+        self::assertNotSame([], $marked->note('n1')->stagger);
+        self::assertSame($marked->note('n1')->stagger, $again->note('n1')->stagger);
+        self::assertSame($marked->bows(), $again->bows());
+        self::assertSame(Writer::write($once), Writer::write(self::with(Reader::read(Writer::write($once))->score, [])));
+    }
+
+    /** @return iterable<string, array{list<array<string, mixed>>}> */
+    public static function staggers(): iterable
+    {
+        yield 'outside and inside' => [[['note' => 'n1', 'action' => 'stagger']]];
+        yield 'four desks' => [[['note' => 'n1', 'action' => 'stagger', 'desks' => 4]]];
     }
 
     public function test_marking_a_marked_score_again_changes_nothing(): void
