@@ -24,6 +24,7 @@ use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\FramePlace;
+use UprightPencil\Core\Strings\InstrumentData;
 use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\StringName;
 
@@ -157,7 +158,7 @@ final readonly class PartDesk
 
         return [
             'strings' => array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
-            'tapes' => $instrument->tapes(),
+            'tapes' => InstrumentData::TAPES,
             'frame' => array_values(array_map(static fn (FramePlace $place): array => ['finger' => $place->finger, 'reach' => $place->reach], $regular)),
             'positions' => $instrument->positions(),
         ];

@@ -105,11 +105,12 @@ final class MarkedScore
             if ($mark === null || $note->chord) {
                 continue;
             }
+            $stagger = $mark->stagger === [] ? null : self::staggerWords($mark->stagger);
             $said = array_filter([
                 $mark->bowAction === BowAction::Retake && ! self::isSaid($measure, $note, 'retake') ? 'retake' : null,
                 $mark->place !== null && ! self::isSaid($measure, $note, mb_strtolower($mark->place->value)) ? $mark->place->value : null,
                 $mark->strokeType !== null && ! self::isSaid($measure, $note, $mark->strokeType->value) ? $mark->strokeType->value : null,
-                $mark->stagger !== [] && ! self::isSaid($measure, $note, self::staggerWords($mark->stagger)) ? self::staggerWords($mark->stagger) : null,
+                $stagger !== null && ! self::isSaid($measure, $note, $stagger) ? $stagger : null,
             ]);
             foreach ($said as $text) {
                 $words[$note->id][] = new Direction($note->onset, [new DirectionSign(DirectionKind::Words, $text)], placement: 'above');

@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-/** What to pencil where, for players who have a printed part: one line a mark, in page order. */
+/**
+ * What to pencil where, for players who have a printed part: one line a mark, in page order.
+ *
+ * @phpstan-import-type Mark from PencilLayer
+ */
 final class TransferSheet
 {
     private const SIGNS = ['down' => 'down-bow', 'up' => 'up-bow'];
@@ -32,7 +36,7 @@ final class TransferSheet
         return $lines;
     }
 
-    /** @param array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, string: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool} $mark */
+    /** @param Mark $mark */
     private static function sign(array $mark, NoteMark $note): string
     {
         $words = [

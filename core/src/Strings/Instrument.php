@@ -44,12 +44,6 @@ enum Instrument: string
         );
     }
 
-    /** @return list<int> where beginners have tapes, in semitones above the open string */
-    public function tapes(): array
-    {
-        return InstrumentData::TAPES[$this->value];
-    }
-
     /** @return list<float> every position of the instrument, lowest first; half is 0.5 */
     public function positions(): array
     {

@@ -20,8 +20,8 @@ final class InstrumentData
         'bass' => [['E', 28], ['A', 33], ['D', 38], ['G', 43]],
     ];
 
-    /** Where beginners have tapes, in semitones above the open string. */
-    public const TAPES = ['violin' => [2, 4, 5, 7], 'viola' => [2, 4, 5, 7], 'cello' => [2, 4, 5, 7], 'bass' => [2, 4, 5, 7]];
+    /** Where beginners have tapes, on all four instruments, in semitones above the open string. */
+    public const TAPES = [2, 4, 5, 7];
 
     private const UPPER_FRAME = [
         [1, 'low', -1], [1, 'regular', 0],
