@@ -35,12 +35,10 @@ final readonly class Terms
             new Terms\SameFinger,
             new Terms\OpenOrFour($profile->openStrings),
         ];
-        if ($upper) {
-            $move[] = new Terms\FingerSpacing;
-        } elseif ($instrument === Instrument::Cello) {
-            $move[] = new Terms\CelloSpacing;
+        if ($instrument !== Instrument::Bass) {
+            // A bass hand stays in its frame: there is no spacing to judge.
+            $move[] = new Terms\FingerSpacing($instrument === Instrument::Cello);
         }
-        // A bass hand stays in its frame: there is no spacing to judge.
 
         return new self(
             array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name())], $stand),

@@ -152,7 +152,7 @@ final class TermsTest extends TestCase
 
     public function test_only_the_first_finger_of_a_cellist_reaches_a_whole_step(): void
     {
-        $cello = new Terms\CelloSpacing;
+        $cello = new Terms\FingerSpacing(cello: true);
         $stop = static fn (int $finger, int $offset): Grip => self::grip($finger, 2, 2, $offset);
 
         self::assertSame(0.0, $cello->cost($stop(1, 2), $stop(2, 4), self::step()));

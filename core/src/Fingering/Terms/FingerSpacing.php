@@ -16,6 +16,8 @@ final class FingerSpacing implements MoveTerm
 
     private const NEXT_STRING = 0.7;
 
+    public function __construct(private readonly bool $cello = false) {}
+
     public function name(): string
     {
         return 'finger-spacing';
@@ -23,20 +25,27 @@ final class FingerSpacing implements MoveTerm
 
     public function sentence(): string
     {
-        return 'Neighbouring fingers are more than a whole step or less than a half step apart.';
+        return $this->cello
+            ? 'The second, third and fourth fingers are more or less than a half step apart, or the first is too far from them.'
+            : 'Neighbouring fingers are more than a whole step or less than a half step apart.';
     }
 
     public function cost(Grip $from, Grip $to, Step $step): float
     {
-        $a = $from->lead();
-        $b = $to->lead();
-        if ($a->finger === 0 || $b->finger === 0 || $from->hand !== $to->hand || $a->finger === $b->finger || abs($a->string - $b->string) > 1) {
+        [$low, $high] = $from->lead()->finger < $to->lead()->finger ? [$from->lead(), $to->lead()] : [$to->lead(), $from->lead()];
+        if ($low->finger === 0 || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {
             return 0.0;
         }
-        $fingers = abs($b->finger - $a->finger);
-        $apart = ($b->finger > $a->finger ? 1 : -1) * ($b->offset - $a->offset);
-        $excess = max(0, $apart - 2 * $fingers, $fingers - $apart);
+        $closest = $high->finger - $low->finger;
+        $apart = $high->offset - $low->offset;
+        $excess = max(0, $apart - $this->widest($low->finger, $closest), $closest - $apart);
 
-        return $excess * ($a->string === $b->string ? self::SAME_STRING : self::NEXT_STRING);
+        return $excess * ($low->string === $high->string ? self::SAME_STRING : self::NEXT_STRING);
+    }
+
+    /** On the cello only the first finger reaches a whole step, closed or extended. */
+    private function widest(int $finger, int $closest): int
+    {
+        return $this->cello ? $closest + ($finger === 1 ? 1 : 0) : 2 * $closest;
     }
 }
