@@ -96,7 +96,7 @@ final readonly class Alternatives
         foreach ($this->search->charges($from, $path->states, $before, $after) as $term => $points) {
             $differences[$term] = round($points - ($now[$term] ?? 0.0), 3);
         }
-        $extra = $path->cost - $this->search->between($from, $to, $before, $after, array_combine(range($from, $to), array_map(static fn (Grip $grip): array => [$grip], $chosen)))->cost;
+        $extra = $path->cost - array_sum($now);
 
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),

@@ -59,7 +59,7 @@ final class FingerMarks
             $this->hand = $fingering->hand;
         }
 
-        return $newHand || $placed || $chosen || $fingering->locked;
+        return $newHand || $placed || $chosen || $fingering->locked || $fingering->choice;
     }
 
     private function placementIsNews(int $measure, Stop $stop): bool

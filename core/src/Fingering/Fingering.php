@@ -12,6 +12,7 @@ final readonly class Fingering
      * @param  float  $position  half is 0.5
      * @param  string|null  $untaught  what the class has not been taught
      * @param  bool  $locked  some part of it was decided or printed
+     * @param  bool  $choice  open string or fourth finger: the player's choice
      */
     public function __construct(
         public Stop $stop,
@@ -19,5 +20,6 @@ final readonly class Fingering
         public float $position,
         public ?string $untaught,
         public bool $locked,
+        public bool $choice = false,
     ) {}
 }

@@ -68,6 +68,17 @@ final class FingeringSearch
         );
     }
 
+    /**
+     * What a stretch costs as it is.
+     *
+     * @param  list<Grip>  $grips  of the events from `$from` on
+     * @return float points
+     */
+    public function costOf(int $from, array $grips, ?Grip $before, ?Grip $after): float
+    {
+        return array_sum($this->charges($from, $grips, $before, $after));
+    }
+
     /** A line that starts away from first position has its hand to find first. */
     private static function farStart(Grip $grip): float
     {

@@ -8,6 +8,7 @@ use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\FramePlace;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentData;
 use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\StringName;
 
@@ -54,6 +55,41 @@ final class GripFinder
         }
 
         return $this->taughtFirst($this->combined($pitches, $locks));
+    }
+
+    /**
+     * The grips that come nearest to what was asked, whether the class knows them or not.
+     *
+     * @param  non-empty-list<Pitch>  $pitches
+     * @param  list<FingerLock|null>  $locks
+     * @return list<Grip>
+     */
+    public function nearest(array $pitches, array $locks): array
+    {
+        $distances = [];
+        $grips = $this->combined($pitches, []);
+        foreach ($grips as $index => $grip) {
+            $distances[$index] = $grip->untaught === null ? 0.0 : 1.0;
+            foreach ($grip->stops as $head => $stop) {
+                $distances[$index] += ($locks[$head] ?? null)?->distance($stop, $grip->position) ?? 0.0;
+            }
+        }
+
+        return array_values(array_intersect_key($grips, array_flip(array_keys($distances, $distances === [] ? 0.0 : min($distances), true))));
+    }
+
+    /**
+     * Open string and fourth finger on the string below, where a note is both.
+     *
+     * @param  non-empty-list<Pitch>  $pitches
+     * @return list<Grip> empty where it is not
+     */
+    public function openOrFour(array $pitches): array
+    {
+        $open = $this->grips($pitches, [new FingerLock(0)]);
+        $four = $this->grips($pitches, [new FingerLock(4)]);
+
+        return count($pitches) === 1 && $open !== [] && $four !== [] ? [...$open, ...$four] : [];
     }
 
     /**
@@ -126,7 +162,7 @@ final class GripFinder
     private function fits(array $held, Stop $stop): bool
     {
         foreach ($held as $other) {
-            $bars = $other->offset === $stop->offset;
+            $bars = $other->place() === $stop->place();
             if ($other->string === $stop->string || ($other->finger === $stop->finger && $stop->finger !== 0 && ! $bars)) {
                 return false;
             }
@@ -177,26 +213,34 @@ final class GripFinder
         $found = [];
         foreach ($this->frame as $place) {
             $hand = $offset - $place->reach;
-            if ($hand < 1 || $hand > 12) {
-                continue;
+            if ($this->isHand($hand)) {
+                $strain = $this->strain($pitch, $string, $hand, $place->finger);
+                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, $strain), $this->untaught($hand, $place)];
             }
-            $untaught = match (true) {
-                ! in_array($hand, $this->taughtHands, true) => $this->positionName($hand),
-                ! $this->profile->teaches($this->instrument, $place) => $place->name(),
-                default => null,
-            };
-            $strain = $this->strain($pitch, $string, $hand, $place->finger);
-            $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, $strain), $untaught];
+        }
+        foreach ($this->instrument->harmonics($offset) as [$touch, $place]) {
+            $hand = $touch - $place->reach;
+            if ($this->isHand($hand)) {
+                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, 0, $touch), $this->untaught($hand, $place)];
+            }
         }
 
         return $found;
     }
 
-    private function positionName(int $hand): string
+    private function isHand(int $hand): bool
     {
-        $position = $this->instrument->position($hand);
+        return $hand >= 1 && $hand <= InstrumentData::HIGHEST_HAND;
+    }
 
-        return $position < 1 ? 'half position' : 'position '.(int) $position.(floor($position) === $position ? '' : '½');
+    /** What of it the class has not been taught; null when it knows it. */
+    private function untaught(int $hand, FramePlace $place): ?string
+    {
+        return match (true) {
+            ! in_array($hand, $this->taughtHands, true) => $this->instrument->positionName($hand),
+            ! $this->profile->teaches($this->instrument, $place) => $place->placement === Placement::Harmonic ? 'a harmonic' : $place->name(),
+            default => null,
+        };
     }
 
     /**

@@ -4,133 +4,79 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
-use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\Note;
-use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\SoundingPitch;
 
-/** Finds the cheapest fingering of a line that a class can play. */
+/** Finds the cheapest fingering of a line that a class can play, with what was decided in it. */
 final readonly class Solver
 {
-    /** A grace note takes about this long, in seconds. */
-    private const GRACE_SECONDS = 0.1;
-
     private Terms $terms;
 
     private GripFinder $finder;
 
+    private Steps $steps;
+
     public function __construct(
-        Instrument $instrument,
+        private Instrument $instrument,
         ClassProfile $profile,
         private SoundingPitch $sounding,
-        private TempoMap $tempo,
+        TempoMap $tempo,
+        Dynamics $dynamics,
     ) {
         $this->terms = Terms::for($instrument, $profile);
         $this->finder = new GripFinder($instrument, $profile);
+        $this->steps = new Steps($tempo, $dynamics);
     }
 
-    /**
-     * @param  array<string, FingerLock>  $locks  by note id
-     * @param  array<int, true>  $joined  events that share a stroke with the event before them
-     */
-    public function solve(Line $line, array $locks, array $joined): FingeredLine
+    /** @param array<int, true> $joined events that share a stroke with the event before them */
+    public function solve(Line $line, FingerWishes $wishes, array $joined): FingeredLine
     {
-        $events = [];
-        $layers = [];
-        $findings = $unkept = [];
-        foreach ($line->events as $event) {
-            if ($event->isTiedOver() && $events !== []) {
-                continue;
-            }
-            $pitches = array_map(fn (Note $note): Pitch => $this->sounding->sounding($note->pitch ?? throw new \LogicException('A line holds pitched notes.')), $event->notes);
-            $grips = $this->finder->grips($pitches, array_map(static fn (Note $note): ?FingerLock => $locks[$note->id] ?? null, $event->notes));
-            if ($grips === []) {
-                $grips = $this->finder->grips($pitches, []);
-                $grips === [] ? $findings[] = $this->unplayable($event) : $unkept[] = count($events);
-            }
-            if ($grips !== []) {
-                $events[] = $event;
-                $layers[] = $grips;
-            }
+        $candidates = Candidates::of($line, $this->finder, $this->sounding, $wishes);
+        $steps = $this->steps->of($candidates->events, $joined, $wishes->suggested);
+        $search = new FingeringSearch($candidates->events, $candidates->free, $steps, $this->terms);
+        $grips = $search->cheapest()->states;
+        if ($candidates->touched !== []) {
+            $search = new FingeringSearch($candidates->events, $candidates->decided, $this->linked($candidates, $steps, $wishes), $this->terms);
+            $grips = Windows::around($candidates, $steps, $grips)->solved($search, $grips);
         }
-        $search = new FingeringSearch($events, $layers, $this->steps($events, $joined), $this->terms);
-        $path = $search->cheapest();
-        $fingerings = $this->fingerings($events, $path->states, $locks);
+        $fingerings = $this->fingerings($candidates, $grips, $wishes);
         $this->carryOverTies($line, $fingerings);
 
-        foreach ($unkept as $index) {
-            $findings[] = $this->finding($events[$index], 'impossible-decision', $this->nearest($events[$index], $path->states[$index]));
-        }
-
-        return new FingeredLine($fingerings, [...$findings, ...$this->untaught($events, $path->states)], $path->cost, new Alternatives($search, $path->states));
-    }
-
-    private function unplayable(Event $event): FingeringFinding
-    {
-        return count($event->notes) > 1
-            ? $this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord; divide it or leave notes out.')
-            : $this->finding($event, 'out-of-range', "{$event->first()->pitch?->spoken()} cannot be played on this instrument.");
-    }
-
-    private function nearest(Event $event, Grip $grip): string
-    {
-        $finger = $grip->lead()->finger === 0 ? 'open' : "finger {$grip->lead()->finger}";
-
-        return "The fingering marked for {$event->first()->pitch?->spoken()} cannot be played; the nearest that can is {$finger}.";
-    }
-
-    private function finding(Event $event, string $code, string $message): FingeringFinding
-    {
-        return new FingeringFinding($code, $event->measure, $event->first(), $message);
+        return new FingeredLine($fingerings, (new FingeringFindings($this->instrument, $wishes))->of($candidates, $grips), $search->costOf(0, $grips, null, null), new Alternatives($search, $grips));
     }
 
     /**
-     * @param  list<Event>  $events
-     * @param  array<int, true>  $joined
+     * @param  list<Step>  $steps
      * @return list<Step>
      */
-    private function steps(array $events, array $joined): array
+    private function linked(Candidates $candidates, array $steps, FingerWishes $wishes): array
     {
-        $steps = [];
-        $before = null;
-        foreach ($events as $event) {
-            $steps[] = $this->step($before, $event, isset($joined[$event->index]));
-            $before = $event;
+        $linked = $steps;
+        foreach ($steps as $place => $step) {
+            $link = $place === 0 ? null : $wishes->link($candidates->events[$place - 1]->first()->id, $candidates->events[$place]->first()->id);
+            $link === null || $linked[$place] = $step->linked($link);
         }
 
-        return $steps;
-    }
-
-    private function step(?Event $before, Event $event, bool $slurred): Step
-    {
-        $seconds = $event->isGrace() ? self::GRACE_SECONDS : $this->tempo->seconds($event->duration(), $event->start);
-        if ($before === null) {
-            return new Step(60.0, 60.0, false, 0, $seconds);
-        }
-        $gap = max(self::GRACE_SECONDS, $this->tempo->seconds($event->start - $before->start, $before->start));
-        $rest = max(0.0, $this->tempo->seconds($event->start - $before->end(), $before->start));
-        $rise = ($event->first()->pitch?->midi() ?? 0) - ($before->first()->pitch?->midi() ?? 0);
-
-        return new Step($gap, $before->isGrace() ? 0.0 : $rest, $slurred, $rise, $seconds);
+        return array_values($linked);
     }
 
     /**
-     * @param  list<Event>  $events
      * @param  list<Grip>  $grips
-     * @param  array<string, FingerLock>  $locks
      * @return array<string, Fingering>
      */
-    private function fingerings(array $events, array $grips, array $locks): array
+    private function fingerings(Candidates $candidates, array $grips, FingerWishes $wishes): array
     {
+        $choice = array_diff_key($wishes->open, array_flip(array_map(static fn (int $place): string => $candidates->events[$place]->first()->id, $candidates->noChoice)));
         $fingerings = [];
-        foreach ($events as $index => $event) {
-            $grip = $grips[$index];
+        foreach ($candidates->events as $place => $event) {
+            $grip = $grips[$place];
             foreach ($event->notes as $head => $note) {
-                $fingerings[$note->id] = new Fingering($grip->stops[$head], $grip->hand, $grip->position, $grip->untaught, isset($locks[$note->id]));
+                $locked = isset($wishes->decided[$note->id]) || isset($wishes->printed[$note->id]);
+                $fingerings[$note->id] = new Fingering($grip->stops[$head], $grip->hand, $grip->position, $grip->untaught, $locked, isset($choice[$note->id]));
             }
         }
 
@@ -154,26 +100,5 @@ final readonly class Solver
             }
             $held = $now;
         }
-    }
-
-    /**
-     * One finding for each thing the class has not been taught, at its first place.
-     *
-     * @param  list<Event>  $events
-     * @param  list<Grip>  $grips
-     * @return list<FingeringFinding>
-     */
-    private function untaught(array $events, array $grips): array
-    {
-        $findings = [];
-        $times = array_count_values(array_filter(array_map(static fn (Grip $grip): ?string => $grip->untaught, $grips)));
-        foreach ($grips as $index => $grip) {
-            if ($grip->untaught !== null && ! isset($findings[$grip->untaught])) {
-                $often = $times[$grip->untaught] === 1 ? 'once' : "{$times[$grip->untaught]} times";
-                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$events[$index]->first()->pitch?->spoken()} needs {$grip->untaught}, which this class has not been taught ({$often} in this part).");
-            }
-        }
-
-        return array_values($findings);
     }
 }

@@ -16,6 +16,12 @@ final readonly class Step
      * @param  bool  $slurred  in one slur with the event before
      * @param  int  $rise  semitones from the event before (its first note) to this one
      * @param  float  $seconds  that this event lasts
+     * @param  bool  $slurredOn  in one slur with the event after
+     * @param  bool  $soft  p or softer
+     * @param  bool  $returns  the event after this one is the one before it again
+     * @param  bool  $comesBack  the event before this one is heard again within a measure
+     * @param  Link|null  $link  how the finger comes from the event before, when somebody decided it
+     * @param  list<FingerLock|null>  $printed  printed fingers that are suggestions only, one for each note head
      */
     public function __construct(
         public float $secondsBefore,
@@ -23,12 +29,29 @@ final readonly class Step
         public bool $slurred,
         public int $rise,
         public float $seconds,
+        public bool $slurredOn = false,
+        public bool $soft = false,
+        public bool $returns = false,
+        public bool $comesBack = false,
+        public ?Link $link = null,
+        public array $printed = [],
     ) {}
+
+    public function linked(?Link $link): self
+    {
+        return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $link, $this->printed);
+    }
 
     /** All that the cost of moving depends on besides the two grips: steps with the same signature cost the same. */
     public function signature(): int
     {
-        return ($this->isFast() ? 1 : 0) | ($this->slurred ? 2 : 0) | ($this->afterRest() ? 4 : 0) | (($this->rise <=> 0) + 1) << 3;
+        return ($this->isFast() ? 1 : 0)
+            | ($this->slurred ? 2 : 0)
+            | ($this->afterRest() ? 4 : 0)
+            | (($this->rise <=> 0) + 1) << 3
+            | ($this->returns ? 32 : 0)
+            | ($this->comesBack ? 64 : 0)
+            | ($this->link?->number() ?? 0) << 7;
     }
 
     public function isFast(): bool

@@ -14,6 +14,7 @@ final readonly class Stop
      * @param  int  $offset  semitones above the open string
      * @param  int  $finger  0 (open) to 4
      * @param  int  $strain  letters between the finger that the spelling suggests and this one
+     * @param  int|null  $touch  semitones above the open string where a harmonic is touched
      */
     public function __construct(
         public int $string,
@@ -21,5 +22,12 @@ final readonly class Stop
         public int $finger,
         public Placement $placement,
         public int $strain = 0,
+        private ?int $touch = null,
     ) {}
+
+    /** Where the finger lies, in semitones above the open string: below the sounding note for most harmonics. */
+    public function place(): int
+    {
+        return $this->touch ?? $this->offset;
+    }
 }

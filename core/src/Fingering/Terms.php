@@ -23,17 +23,21 @@ final readonly class Terms
     {
         $upper = $instrument === Instrument::Violin || $instrument === Instrument::Viola;
         $stand = [
-            new Terms\FingerPlacement($profile->handSize),
+            new Terms\FingerPlacement($profile->handSize, $profile->lowFirst),
             new Terms\FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
             new Terms\OpenString($profile->vibrato),
+            new Terms\PrintedFinger,
             new Terms\HandPosition,
             new Terms\Untaught,
         ];
         $move = [
             new Terms\Shift,
             new Terms\StringCrossing,
-            new Terms\SameFinger,
+            new Terms\SameFinger($profile->chromatic),
             new Terms\OpenOrFour($profile->openStrings),
+            new Terms\LeavingHand,
+            new Terms\Holding,
+            new Terms\Linked,
         ];
         if ($instrument !== Instrument::Bass) {
             // A bass hand stays in its frame: there is no spacing to judge.

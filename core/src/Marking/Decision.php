@@ -17,7 +17,7 @@ use UprightPencil\Core\Strings\Placement;
  */
 final readonly class Decision
 {
-    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'stroke', 'times', 'desks'];
+    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'stroke', 'times', 'desks', 'slide', 'bar', 'stay', 'choice'];
 
     /** What may be said of a run of measures. */
     private const RANGE_ACTIONS = ['as-it-comes', 'hook', 'pair'];
@@ -80,9 +80,9 @@ final readonly class Decision
             'action' => is_string($value) && BowAction::tryFrom($value) !== null,
             'finger' => is_int($value) && $value >= 0 && $value <= 4,
             'string' => is_string($value) && preg_match('/^[A-G]$/', $value) === 1,
-            'placement' => is_string($value) && Placement::tryFrom($value) !== null && $value !== Placement::Harmonic->value,
+            'placement' => is_string($value) && Placement::tryFrom($value) !== null,
             'position' => (is_int($value) || is_float($value)) && $value > 0 && $value <= 12,
-            'bowMark', 'fingerMark' => is_bool($value),
+            'bowMark', 'fingerMark', 'slide', 'bar', 'stay', 'choice' => is_bool($value),
             'place' => is_string($value) && BowPlace::tryFrom($value) !== null,
             'stroke' => is_string($value) && StrokeType::tryFrom($value) !== null,
             'times', 'desks' => is_int($value) && $value >= 1 && $value <= 4,

@@ -62,6 +62,10 @@ final readonly class NoteMark
             return HouseStyle::finger($this->impossible->finger, $this->impossible->placement ?? Placement::Regular);
         }
 
+        if ($this->fingering?->choice === true) {
+            return HouseStyle::CHOICE;
+        }
+
         return $this->fingering === null ? null : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
     }
 

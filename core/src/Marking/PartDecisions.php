@@ -9,12 +9,15 @@ use UprightPencil\Core\Bowing\BowMarks;
 use UprightPencil\Core\Bowing\BowPlace;
 use UprightPencil\Core\Bowing\StrokeType;
 use UprightPencil\Core\Fingering\FingerLock;
+use UprightPencil\Core\Fingering\FingerWishes;
+use UprightPencil\Core\Fingering\Link;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Strings\PrintedFingers;
 
 /** What is decided for one part now: later decisions over earlier ones. */
 final readonly class PartDecisions
@@ -134,8 +137,27 @@ final readonly class PartDecisions
         return new BowMarks($directions, $actions, $this->struck, $places, $this->hooked, $this->paired, $times, types: $types);
     }
 
+    /** @param array<string, FingerLock> $printed as the print has it, by note id */
+    public function fingerWishes(Instrument $instrument, array $printed, PrintedFingers $use): FingerWishes
+    {
+        return new FingerWishes(
+            $this->fingerLocks($instrument),
+            $use === PrintedFingers::Follow ? $printed : [],
+            $use === PrintedFingers::Suggest ? $printed : [],
+            array_fill_keys($this->notesWith('slide'), Link::Slide),
+            array_fill_keys($this->notesWith('bar'), Link::Bar),
+            array_fill_keys($this->notesWith('choice'), true),
+        );
+    }
+
+    /** @return list<string> ids of the notes for which a field was decided to be so */
+    private function notesWith(string $field): array
+    {
+        return array_map(strval(...), array_keys(array_filter($this->notes, static fn (array $fields): bool => ($fields[$field] ?? null) === true)));
+    }
+
     /** @return array<string, FingerLock> by note id */
-    public function fingerLocks(Instrument $instrument): array
+    private function fingerLocks(Instrument $instrument): array
     {
         $strings = array_flip(array_column($instrument->strings(), 'name'));
         $locks = [];

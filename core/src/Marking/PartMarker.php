@@ -28,15 +28,18 @@ use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Fingering\FingerMarks;
 use UprightPencil\Core\Fingering\Solver;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Score\Technical;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
 use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\SoundingPitch;
 
 /** Works a whole part out: follows and plans the bow, chooses fingers, and lists what the director should look at. */
@@ -49,6 +52,8 @@ final class PartMarker
     private readonly TempoMap $tempo;
 
     private readonly Beats $beats;
+
+    private readonly Dynamics $dynamics;
 
     /** @var array<string, array<string, mixed>> note id => arguments of its NoteMark */
     private array $marks = [];
@@ -78,6 +83,7 @@ final class PartMarker
         $this->sounding = SoundingPitch::of($part, $this->instrument);
         $this->tempo = TempoMap::of($score, $settings->tempo);
         $this->beats = new Beats($part, $score->resolution);
+        $this->dynamics = Dynamics::of($part);
     }
 
     /** Why a note is fingered as it is: the cheapest other way; null when there is none, or no such note. */
@@ -245,13 +251,18 @@ final class PartMarker
                 $technical = $note->technical;
                 $finger = $technical->open ? 0 : (preg_match('/^[0-4]$/', $technical->finger ?? '') === 1 ? (int) $technical->finger : null);
                 $string = $technical->string === null ? null : 4 - $technical->string;
-                if ($finger !== null || $string !== null) {
-                    $locks[$note->id] = new FingerLock($finger, $string);
-                }
+                $lock = new FingerLock($finger, $string, $this->isNaturalHarmonic($technical) ? Placement::Harmonic : null);
+                $lock->isEmpty() || $locks[$note->id] = $lock;
             }
         }
 
         return $locks;
+    }
+
+    /** Artificial harmonics, and natural ones that are written where the finger touches, are left as they are printed. */
+    private function isNaturalHarmonic(Technical $technical): bool
+    {
+        return $technical->harmonic && preg_match('/artificial|touching-pitch|base-pitch/', implode('', $technical->other)) !== 1;
     }
 
     private function measureTicks(): int
@@ -262,9 +273,9 @@ final class PartMarker
     /** @param array<int, true> $joined */
     private function finger(Line $line, array $joined): void
     {
-        $solver = new Solver($this->instrument, $this->settings->profile, $this->sounding, $this->tempo);
-        $locks = [...$this->printedFingers($line), ...$this->decisions->fingerLocks($this->instrument)];
-        $fingered = $solver->solve($line, $locks, $joined);
+        $solver = new Solver($this->instrument, $this->settings->profile, $this->sounding, $this->tempo, $this->dynamics);
+        $wishes = $this->decisions->fingerWishes($this->instrument, $this->printedFingers($line), $this->settings->profile->printed);
+        $fingered = $solver->solve($line, $wishes, $joined);
         $written = FingerMarks::of($line, $fingered->fingerings);
         $strings = $this->instrument->strings();
         foreach ($fingered->fingerings as $id => $fingering) {
@@ -278,7 +289,7 @@ final class PartMarker
         }
         $this->others[] = $fingered->alternatives;
         array_push($this->alternatives, ...$fingered->alternatives->best($this->settings->alternatives));
-        $this->keepImpossible($fingered, $locks);
+        $this->keepImpossible($fingered, [...$wishes->printed, ...$wishes->decided]);
         $this->fingeringCost += $fingered->cost;
         $events = $line->events;
         array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->fingeringFinding($finding, $events), $fingered->findings));

@@ -9,7 +9,7 @@ final readonly class ClassProfile
 {
     /**
      * @param  array<string, list<float>>  $positions  instrument => positions taught; others as the level has them
-     * @param  array<string, list<string>>  $placements  instrument => “low 2”, “extended 4”, … taught
+     * @param  array<string, list<string>>  $placements  instrument => “low 2”, “extended 4”, “harmonic”, … taught
      * @param  array<string, float>  $weights  cost term => factor on its cost
      */
     private function __construct(
@@ -22,6 +22,9 @@ final readonly class ClassProfile
         private array $placements,
         private array $weights,
         public Density $marks,
+        public ChromaticSchool $chromatic = ChromaticSchool::Either,
+        public LowFirst $lowFirst = LowFirst::Reach,
+        public PrintedFingers $printed = PrintedFingers::Follow,
     ) {}
 
     public static function of(Level $level): self
@@ -38,7 +41,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -56,12 +59,26 @@ final readonly class ClassProfile
             array_map(static fn (array $taught): array => self::placementsIn($taught), self::perInstrument($data, 'placements')),
             self::weightsIn($data['weights'] ?? []),
             self::choice(Density::class, $data, 'marks') ?? self::usualMarks($level),
+            self::choice(ChromaticSchool::class, $data, 'chromatic') ?? ChromaticSchool::Either,
+            self::choice(LowFirst::class, $data, 'lowFirst') ?? LowFirst::Reach,
+            self::choice(PrintedFingers::class, $data, 'printed') ?? PrintedFingers::Follow,
         );
     }
 
     public function withOpenStrings(OpenStrings $openStrings): self
     {
-        return new self($this->level, $openStrings, $this->handSize, $this->vibrato, $this->fourFingerBass, $this->positions, $this->placements, $this->weights, $this->marks);
+        return $this->with(['openStrings' => $openStrings]);
+    }
+
+    public function withPrinted(PrintedFingers $printed): self
+    {
+        return $this->with(['printed' => $printed]);
+    }
+
+    /** @param array<string, mixed> $changed property => value */
+    private function with(array $changed): self
+    {
+        return new self(...[...get_object_vars($this), ...$changed]); // @phpstan-ignore argument.type (its own properties by name)
     }
 
     private static function usualMarks(Level $level): Density
@@ -73,6 +90,11 @@ final readonly class ClassProfile
     public function hands(Instrument $instrument): array
     {
         $positions = $this->positions[$instrument->value] ?? $this->level->positions($instrument);
+
+        if ($this->lowFirst === LowFirst::Move && $instrument !== Instrument::Bass && ! in_array(0.5, $positions, true)) {
+            // A class that moves the hand for low notes has been taught where it goes.
+            array_unshift($positions, 0.5);
+        }
 
         return array_merge([], ...array_map(static fn (float $position): array => $instrument->hands($position), $positions));
     }
@@ -177,8 +199,8 @@ final readonly class ClassProfile
     {
         $placements = [];
         foreach ($taught as $placement) {
-            if (! is_string($placement) || preg_match('/^(low|high|extended) [1-4]$/', $placement) !== 1) {
-                throw new WrongProfile('Placements in a class profile read “low 2”, “high 3” or “extended 4”.');
+            if (! is_string($placement) || preg_match('/^(low|high|extended) [1-4]$|^harmonic$/', $placement) !== 1) {
+                throw new WrongProfile('Placements in a class profile read “low 2”, “high 3”, “extended 4” or “harmonic”.');
             }
             $placements[] = $placement;
         }

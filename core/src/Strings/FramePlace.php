@@ -19,9 +19,13 @@ final readonly class FramePlace
         public bool $opened = false,
     ) {}
 
-    /** “low 2”, “4”, “extended 4”. */
+    /** “low 2”, “4”, “extended 4”, “harmonic” with any finger. */
     public function name(): string
     {
-        return $this->placement === Placement::Regular ? (string) $this->finger : "{$this->placement->value} {$this->finger}";
+        return match ($this->placement) {
+            Placement::Regular => (string) $this->finger,
+            Placement::Harmonic => 'harmonic',
+            default => "{$this->placement->value} {$this->finger}",
+        };
     }
 }

@@ -44,6 +44,24 @@ enum Instrument: string
         );
     }
 
+    /**
+     * The ways to touch the string so that it sounds this note as a natural harmonic.
+     *
+     * @param  int  $offset  semitones of the sounding note above the open string
+     * @return list<array{int, FramePlace}> where the finger touches (semitones above the open string), and with which
+     */
+    public function harmonics(int $offset): array
+    {
+        $found = [];
+        foreach (array_keys(InstrumentData::HARMONICS, $offset, true) as $touch) {
+            foreach (InstrumentData::HARMONIC_FINGERS[$this->value] as [$finger, $reach]) {
+                $found[] = [$touch, new FramePlace($finger, Placement::Harmonic, $reach)];
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<float> every position of the instrument, lowest first; half is 0.5 */
     public function positions(): array
     {
@@ -71,6 +89,14 @@ enum Instrument: string
         $table = InstrumentData::POSITIONS[$this->positionTable()];
 
         return (float) ($table[$hand] ?? max($table) + ($hand - max(array_keys($table))) / 2);
+    }
+
+    /** “half position”, “position 3”, “position 2½”. */
+    public function positionName(int $hand): string
+    {
+        $position = $this->position($hand);
+
+        return $position < 1 ? 'half position' : 'position '.(int) $position.(floor($position) === $position ? '' : '½');
     }
 
     /** @return list<int> the offsets of the first finger in this position */

@@ -9,6 +9,9 @@ final class InstrumentData
 {
     public const HIGHEST_OFFSET = 28;
 
+    /** The highest hand that is reached without the thumb, in semitones above the open string. */
+    public const HIGHEST_HAND = 12;
+
     /** The fourth finger of the highest hand, in semitones above the open string. */
     public const HIGHEST_STOP = 17;
 
@@ -41,6 +44,22 @@ final class InstrumentData
         ],
         'bass' => [[1, 'regular', 0], [2, 'regular', 1], [4, 'regular', 2]],
         'bass-four-finger' => [[1, 'regular', 0], [2, 'regular', 1], [3, 'regular', 2], [4, 'regular', 3]],
+    ];
+
+    /**
+     * Natural harmonics: where the finger touches => what sounds, the second to the fifth partial of the string. Most of
+     * them lie at two places; only the one nearer the nut is listed.
+     */
+    public const HARMONICS = [12 => 12, 7 => 19, 5 => 24, 4 => 28];
+
+    private const UPPER_HARMONIC_FINGERS = [[3, 3], [3, 4], [4, 5], [4, 7]];
+
+    /** Finger and semitones from the hand; the widest is a stretch to the octave, possible because the finger only touches. */
+    public const HARMONIC_FINGERS = [
+        'violin' => self::UPPER_HARMONIC_FINGERS,
+        'viola' => self::UPPER_HARMONIC_FINGERS,
+        'cello' => [[3, 2], [3, 5], [4, 3]],
+        'bass' => [[3, 2], [4, 2]],
     ];
 
     /** The hand's offset => the position's name as a number. */

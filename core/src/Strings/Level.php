@@ -41,10 +41,15 @@ enum Level: string
             Instrument::Violin, Instrument::Viola => match ($this) {
                 self::FirstYear => ['low 2'],
                 self::SecondYear => ['low 1', 'low 2', 'high 3', 'low 4'],
-                default => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4'],
+                self::ThirdYear => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4'],
+                self::Advanced => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4', 'harmonic'],
             },
-            Instrument::Cello => $this === self::FirstYear ? [] : ['extended 1', 'extended 2', 'extended 3', 'extended 4'],
-            Instrument::Bass => [],
+            Instrument::Cello => match ($this) {
+                self::FirstYear => [],
+                self::SecondYear, self::ThirdYear => ['extended 1', 'extended 2', 'extended 3', 'extended 4'],
+                self::Advanced => ['extended 1', 'extended 2', 'extended 3', 'extended 4', 'harmonic'],
+            },
+            Instrument::Bass => $this === self::Advanced ? ['harmonic'] : [],
         };
     }
 

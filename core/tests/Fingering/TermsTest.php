@@ -129,7 +129,7 @@ final class TermsTest extends TestCase
 
     public function test_every_term_has_a_name_and_a_sentence_and_can_be_weighed_away(): void
     {
-        $names = ['placement', 'fourth-finger', 'open-string', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'open-or-four', 'finger-spacing'];
+        $names = ['placement', 'fourth-finger', 'open-string', 'printed', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'open-or-four', 'leaving-hand', 'holding', 'linked', 'finger-spacing'];
         $terms = Terms::for(Instrument::Violin, ClassProfile::of(Level::SecondYear));
         $none = Terms::for(Instrument::Violin, ClassProfile::fromArray(['weights' => array_fill_keys($names, 0)]));
         $charges = $terms->charges(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true));

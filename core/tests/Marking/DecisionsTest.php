@@ -11,6 +11,7 @@ use UprightPencil\Core\Marking\DecisionLog;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\PrintedFingers;
 use UprightPencil\Core\Tests\Support\Tune;
 
 final class DecisionsTest extends TestCase
@@ -69,7 +70,7 @@ final class DecisionsTest extends TestCase
         ]));
 
         self::assertSame(['n1' => ['finger' => 4, 'direction' => 'up']], $decided->notes);
-        self::assertSame(4, $decided->fingerLocks(Instrument::Violin)['n1']->finger);
+        self::assertSame(4, $decided->fingerWishes(Instrument::Violin, [], PrintedFingers::Follow)->decided['n1']->finger);
         self::assertSame(['n1'], array_keys($decided->bowMarks()->directions));
     }
 

@@ -148,7 +148,7 @@ final class StringsTest extends TestCase
         yield [['level' => 'tenth-year'], 'A class profile\'s “level” is one of first-year, second-year, third-year, advanced.'];
         yield [['cello' => 'good'], 'A class profile\'s “cello” holds lists of positions and placements.'];
         yield [['viola' => ['positions' => ['third']]], 'Positions in a class profile are numbers (half is 0.5).'];
-        yield [['viola' => ['placements' => ['sideways 2']]], 'Placements in a class profile read “low 2”, “high 3” or “extended 4”.'];
+        yield [['viola' => ['placements' => ['sideways 2']]], 'Placements in a class profile read “low 2”, “high 3”, “extended 4” or “harmonic”.'];
         yield [['weights' => ['shift' => -1]], 'Weights in a class profile are numbers from 0 up, by the name of their term.'];
     }
 

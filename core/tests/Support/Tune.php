@@ -28,7 +28,7 @@ use UprightPencil\Core\Score\Technical;
  * Writes a short tune as a teacher would say it: `4/4 2# | D5q E5 (F#5 G5) | A5h rq B5q`.
  *
  * A note is its pitch, a value (w h q e s, dots) that holds until the next, and signs: `>` accent, `'` staccato,
- * `-` tie to the next, `!d` `!u` printed bow, `+` chord with the note before. `( )` slur, `|:` `:|` repeats,
+ * `-` tie to the next, `!d` `!u` printed bow, `^2` printed finger, `+` chord with the note before. `( )` slur, `|:` `:|` repeats,
  * `|1` `|2` endings, `pizz` `arco`, `=120` a tempo in quarters, `mf` and the like, `<` to `>` a crescendo. Notes are n1, n2, … in order; a first measure that is too short is a pickup.
  */
 final class Tune
@@ -131,10 +131,10 @@ final class Tune
 
     private function note(string $word): void
     {
-        if (preg_match('/^(\(?)(\+?)(r|[A-G][#b]{0,2}\d)([whqes]?\.*)([>\'-]*)(!d|!u)?(\)?)$/', $word, $found) !== 1) {
+        if (preg_match('/^(\(?)(\+?)(r|[A-G][#b]{0,2}\d)([whqes]?\.*)([>\'-]*)(!d|!u)?(\)?)(?:\^([0-4]))?$/', $word, $found) !== 1) {
             throw new \InvalidArgumentException("A tune has no word “{$word}”.");
         }
-        [, $open, $chord, $what, $value, $signs, $bow, $close] = $found + ['', '', '', '', '', '', '', ''];
+        [, $open, $chord, $what, $value, $signs, $bow, $close, $finger] = $found + array_fill(0, 9, '');
         if ($value !== '') {
             $this->value = new NoteValue(self::VALUES[$value[0]] ?? $this->value->type, substr_count($value, '.'));
         }
@@ -164,7 +164,7 @@ final class Tune
                 '!d' => BowSign::Down,
                 '!u' => BowSign::Up,
                 default => null,
-            }),
+            }, $finger === '' ? null : $finger),
         );
         $this->tied = $chord === '+' ? $this->tied : $ties;
         $this->onset = $chord === '' ? $this->onset + $duration : $this->onset;

@@ -9,20 +9,35 @@ use UprightPencil\Core\Fingering\StandTerm;
 use UprightPencil\Core\Fingering\Step;
 use UprightPencil\Core\Fingering\Stop;
 use UprightPencil\Core\Strings\HandSize;
+use UprightPencil\Core\Strings\LowFirst;
 use UprightPencil\Core\Strings\Placement;
 
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.2, 'extended 2' => 0.5, 'extended 3' => 0.7, 'extended 4' => 1.3];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.2, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.4, 'harmonic 4' => 0.5];
 
     /** Low 1 belongs to first position; higher up the hand itself goes a half step lower. */
     private const LOW_ABOVE_FIRST = 0.7;
 
+    /** Harmonics other than the octave speak less surely, and not where the finger lies. */
+    private const HIGH_HARMONIC = 1.5;
+
+    /** On a lower string the note above is there as well, stopped and with vibrato. */
+    private const HARMONIC_BELOW_TOP = 0.9;
+
+    private const TOP_STRING = 3;
+
     /** A finger that plays another letter than its own. */
     private const STRAIN = 0.9;
 
-    public function __construct(private readonly HandSize $handSize) {}
+    /** What a school that moves the hand instead pays for reaching back with the first finger. */
+    private const REACHED_BACK = 1.8;
+
+    public function __construct(
+        private readonly HandSize $handSize,
+        private readonly LowFirst $lowFirst = LowFirst::Reach,
+    ) {}
 
     public function name(): string
     {
@@ -55,6 +70,13 @@ final class FingerPlacement implements StandTerm
                 HandSize::Large => 0.6,
             };
             $cost *= $step->seconds < 0.25 ? 1.3 : 1.0;
+        }
+
+        if ($stop->placement === Placement::Harmonic) {
+            $cost += ($stop->place() === $stop->offset ? 0.0 : self::HIGH_HARMONIC) + ($stop->string === self::TOP_STRING ? 0.0 : self::HARMONIC_BELOW_TOP);
+        }
+        if ($this->lowFirst === LowFirst::Move && $stop->finger === 1 && ($stop->placement === Placement::Low || $stop->placement === Placement::Extended)) {
+            $cost += self::REACHED_BACK;
         }
 
         return $cost + self::STRAIN * $stop->strain;

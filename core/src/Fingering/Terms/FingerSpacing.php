@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Grip;
 use UprightPencil\Core\Fingering\MoveTerm;
 use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Strings\Placement;
 
 /** A set hand puts neighbouring fingers a half or a whole step apart. */
 final class FingerSpacing implements MoveTerm
@@ -33,11 +34,11 @@ final class FingerSpacing implements MoveTerm
     public function cost(Grip $from, Grip $to, Step $step): float
     {
         [$low, $high] = $from->lead()->finger < $to->lead()->finger ? [$from->lead(), $to->lead()] : [$to->lead(), $from->lead()];
-        if ($low->finger === 0 || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {
+        if ($low->finger === 0 || $high->placement === Placement::Harmonic || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {
             return 0.0;
         }
         $closest = $high->finger - $low->finger;
-        $apart = $high->offset - $low->offset;
+        $apart = $high->place() - $low->place();
         $excess = max(0, $apart - $this->widest($low->finger, $closest), $closest - $apart);
 
         return $excess * ($low->string === $high->string ? self::SAME_STRING : self::NEXT_STRING);

@@ -7,11 +7,21 @@ namespace UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Grip;
 use UprightPencil\Core\Fingering\StandTerm;
 use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Strings\Placement;
 
 final class OpenString implements StandTerm
 {
     /** A note this long is one to vibrate on, in seconds. */
     private const LONG = 1.0;
+
+    private const NOT_VIBRATED = 0.6;
+
+    /** An open string rings out of a slur between stopped notes. */
+    private const IN_A_SLUR = 0.15;
+
+    private const BRIGHT = 0.4;
+
+    private const TOP_STRING = 3;
 
     public function __construct(private readonly bool $vibrato) {}
 
@@ -22,11 +32,18 @@ final class OpenString implements StandTerm
 
     public function sentence(): string
     {
-        return 'A long open string cannot be vibrated by a class that vibrates.';
+        return 'An open string or harmonic cannot be vibrated, rings out of a slur, or is bright where the music is soft.';
     }
 
     public function cost(Grip $grip, Step $step): float
     {
-        return $this->vibrato && $grip->isOpen() && $step->seconds >= self::LONG ? 0.6 : 0.0;
+        $rings = $grip->isOpen() || $grip->lead()->placement === Placement::Harmonic;
+        if (! $rings) {
+            return 0.0;
+        }
+
+        return ($this->vibrato && $step->seconds >= self::LONG ? self::NOT_VIBRATED : 0.0)
+            + ($step->slurred && $step->slurredOn && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
+            + ($step->soft && $grip->lead()->string === self::TOP_STRING ? self::BRIGHT : 0.0);
     }
 }

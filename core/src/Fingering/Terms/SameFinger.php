@@ -7,9 +7,12 @@ namespace UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Grip;
 use UprightPencil\Core\Fingering\MoveTerm;
 use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Strings\ChromaticSchool;
 
 final class SameFinger implements MoveTerm
 {
+    public function __construct(private readonly ChromaticSchool $school = ChromaticSchool::Either) {}
+
     public function name(): string
     {
         return 'same-finger';
@@ -29,12 +32,18 @@ final class SameFinger implements MoveTerm
         }
         $fast = $step->isFast() ? 1 : 0;
         if ($a->string !== $b->string) {
-            return $a->offset === $b->offset ? 0.25 * (1 + $fast) : 0.7 + 0.5 * $fast;
+            return $a->place() === $b->place() ? 0.25 * (1 + $fast) : 0.7 + 0.5 * $fast;
         }
-        if ($a->offset === $b->offset || $from->hand !== $to->hand) {
+        if (abs($a->place() - $b->place()) !== 1) {
             return 0.0;
         }
 
-        return 0.5 * (1 + $fast) * ($step->slurred && $fast === 0 ? 0.6 : 1.0);
+        $school = match ($this->school) {
+            ChromaticSchool::Slide => 0.3,
+            ChromaticSchool::Either => 1.0,
+            ChromaticSchool::Neighbours => 6.0,
+        };
+
+        return 0.5 * $school * (1 + $fast) * ($step->slurred && $fast === 0 ? 0.6 : 1.0);
     }
 }

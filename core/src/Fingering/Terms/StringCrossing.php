@@ -10,6 +10,9 @@ use UprightPencil\Core\Fingering\Step;
 
 final class StringCrossing implements MoveTerm
 {
+    /** A crossing that comes back at once is worse than one way. */
+    private const THERE_AND_BACK = 1.1;
+
     public function name(): string
     {
         return 'string-crossing';
@@ -17,7 +20,7 @@ final class StringCrossing implements MoveTerm
 
     public function sentence(): string
     {
-        return 'The bow changes string; skipping one, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
+        return 'The bow changes string; skipping one, there and back, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
     }
 
     public function cost(Grip $from, Grip $to, Step $step): float
@@ -30,6 +33,8 @@ final class StringCrossing implements MoveTerm
         if ($step->afterRest()) {
             return $cost * 0.2;
         }
+
+        $cost *= $step->returns ? self::THERE_AND_BACK : 1.0;
 
         return $cost * ($step->slurred ? 1.6 : 1.0) * ($step->isFast() ? 1.5 : 1.0);
     }

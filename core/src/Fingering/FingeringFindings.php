@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Strings\Instrument;
+
+/** What a director should know about a fingered line. */
+final readonly class FingeringFindings
+{
+    public function __construct(
+        private Instrument $instrument,
+        private FingerWishes $wishes,
+    ) {}
+
+    /**
+     * @param  list<Grip>  $grips  one for each event that can be played
+     * @return list<FingeringFinding>
+     */
+    public function of(Candidates $candidates, array $grips): array
+    {
+        return [
+            ...array_map($this->unplayable(...), $candidates->unplayable),
+            ...array_map(fn (int $place): FingeringFinding => $this->unkept($candidates->events[$place], $grips[$place]), array_values(array_unique($candidates->unkept))),
+            ...array_map(fn (int $place): FingeringFinding => $this->finding($candidates->events[$place], 'no-choice', "{$this->name($candidates->events[$place])} is not both an open string and a fourth finger: there is nothing to choose."), $candidates->noChoice),
+            ...$this->unlinked($candidates->events, $grips),
+            ...$this->untaught($candidates->events, $grips),
+        ];
+    }
+
+    private function unplayable(Event $event): FingeringFinding
+    {
+        return count($event->notes) > 1
+            ? $this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord; divide it or leave notes out.')
+            : $this->finding($event, 'out-of-range', "{$this->name($event)} cannot be played on this instrument.");
+    }
+
+    private function unkept(Event $event, Grip $grip): FingeringFinding
+    {
+        $head = $this->head($event);
+        $note = $event->notes[$head];
+
+        return $this->finding($event, 'impossible-decision', "The fingering marked for {$note->pitch?->spoken()} cannot be played; the nearest that can is {$this->words($grip, $head)}.");
+    }
+
+    /** The head of a chord that the decision is about. */
+    private function head(Event $event): int
+    {
+        foreach ($event->notes as $head => $note) {
+            if (isset($this->wishes->decided[$note->id]) || isset($this->wishes->printed[$note->id])) {
+                return $head;
+            }
+        }
+
+        return 0;
+    }
+
+    /** “finger 2 on the D string in position 3”. */
+    private function words(Grip $grip, int $head): string
+    {
+        $stop = $grip->stops[$head];
+        $string = $this->instrument->strings()[$stop->string]->name;
+
+        return $stop->finger === 0 ? "the open {$string} string" : "finger {$stop->finger} on the {$string} string, in {$this->instrument->positionName($grip->hand)}";
+    }
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<Grip>  $grips
+     * @return list<FingeringFinding>
+     */
+    private function unlinked(array $events, array $grips): array
+    {
+        $findings = [];
+        foreach ($events as $place => $event) {
+            $before = $events[$place - 1] ?? null;
+            $link = $before === null ? null : $this->wishes->link($before->first()->id, $event->first()->id);
+            if ($link !== null && ! $link->joins($grips[$place - 1]->lead(), $grips[$place]->lead())) {
+                $findings[] = $this->finding($event, 'impossible-decision', $link === Link::Slide
+                    ? "No finger can slide from {$this->name($before)} to {$this->name($event)} on one string."
+                    : "No finger lies over both {$this->name($before)} and {$this->name($event)}: they are not a fifth apart on neighbouring strings.");
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * One finding for each thing the class has not been taught, at its first place.
+     *
+     * @param  list<Event>  $events
+     * @param  list<Grip>  $grips
+     * @return list<FingeringFinding>
+     */
+    private function untaught(array $events, array $grips): array
+    {
+        $findings = [];
+        $times = array_count_values(array_filter(array_map(static fn (Grip $grip): ?string => $grip->untaught, $grips)));
+        foreach ($grips as $index => $grip) {
+            if ($grip->untaught !== null && ! isset($findings[$grip->untaught])) {
+                $often = $times[$grip->untaught] === 1 ? 'once' : "{$times[$grip->untaught]} times";
+                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$this->name($events[$index])} needs {$grip->untaught}, which this class has not been taught ({$often} in this part).");
+            }
+        }
+
+        return array_values($findings);
+    }
+
+    private function name(?Event $event): string
+    {
+        return (string) $event?->first()->pitch?->spoken();
+    }
+
+    private function finding(Event $event, string $code, string $message): FingeringFinding
+    {
+        $note = $event->notes[$code === 'impossible-decision' ? $this->head($event) : 0];
+
+        return new FingeringFinding($code, $event->measure, $note, $message);
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\TempoMap;
+
+/** Looks at what lies around each event of a line: time, rests, slurs, loudness, and what comes back. */
+final readonly class Steps
+{
+    /** A grace note takes about this long, in seconds. */
+    private const GRACE_SECONDS = 0.1;
+
+    /** What comes before the first event of a line: all the time in the world, in seconds. */
+    private const BEFORE_THE_START = 60.0;
+
+    /** The degree of p (`Dynamics::DEGREES`). */
+    private const SOFT = 1.0;
+
+    /** How far ahead a note is looked for that comes back, in events; a measure of sixteenths. */
+    private const SOON = 16;
+
+    public function __construct(
+        private TempoMap $tempo,
+        private Dynamics $dynamics,
+    ) {}
+
+    /**
+     * @param  list<Event>  $events  without those that are tied over
+     * @param  array<int, true>  $joined  events (by their place in the line) that share a slur with the event before them
+     * @param  array<string, FingerLock>  $printed  printed fingers that are suggestions, by note id
+     * @return list<Step> one for each event
+     */
+    public function of(array $events, array $joined, array $printed): array
+    {
+        $pitches = array_map(static fn (Event $event): int => $event->first()->pitch?->midi() ?? 0, $events);
+        $steps = [];
+        foreach ($events as $place => $event) {
+            $next = $events[$place + 1] ?? null;
+            $steps[] = new Step(...[
+                ...$this->time($events[$place - 1] ?? null, $event),
+                'slurred' => isset($joined[$event->index]),
+                'slurredOn' => $next !== null && isset($joined[$next->index]),
+                'soft' => $this->dynamics->at($event->start) <= self::SOFT,
+                'returns' => $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
+                'comesBack' => $place > 0 && $this->comesBack($events, $pitches, $place),
+                'printed' => $printed === [] ? [] : array_map(static fn (Note $note): ?FingerLock => $printed[$note->id] ?? null, $event->notes),
+            ]);
+        }
+
+        return $steps;
+    }
+
+    /** @return array{secondsBefore: float, restBefore: float, rise: int, seconds: float} */
+    private function time(?Event $before, Event $event): array
+    {
+        $seconds = $event->isGrace() ? self::GRACE_SECONDS : $this->tempo->seconds($event->duration(), $event->start);
+        if ($before === null) {
+            return ['secondsBefore' => self::BEFORE_THE_START, 'restBefore' => self::BEFORE_THE_START, 'rise' => 0, 'seconds' => $seconds];
+        }
+
+        return [
+            'secondsBefore' => max(self::GRACE_SECONDS, $this->tempo->seconds($event->start - $before->start, $before->start)),
+            'restBefore' => $before->isGrace() ? 0.0 : max(0.0, $this->tempo->seconds($event->start - $before->end(), $before->start)),
+            'rise' => ($event->first()->pitch?->midi() ?? 0) - ($before->first()->pitch?->midi() ?? 0),
+            'seconds' => $seconds,
+        ];
+    }
+
+    /**
+     * Whether the note before is heard again before a measure has gone by.
+     *
+     * @param  list<Event>  $events
+     * @param  list<int>  $pitches
+     */
+    private function comesBack(array $events, array $pitches, int $place): bool
+    {
+        $last = min(count($events) - 1, $place + self::SOON);
+        for ($later = $place + 1; $later <= $last && $events[$later]->measure - $events[$place]->measure <= 1; $later++) {
+            if ($pitches[$later] === $pitches[$place - 1]) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

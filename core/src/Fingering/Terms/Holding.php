@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\MoveTerm;
+use UprightPencil\Core\Fingering\Step;
+
+/** The figure goes there and back: a finger that can stay down in between is at rest. */
+final class Holding implements MoveTerm
+{
+    private const LIFTED = 0.25;
+
+    public function name(): string
+    {
+        return 'holding';
+    }
+
+    public function sentence(): string
+    {
+        return 'A finger is lifted that the next note but one needs again.';
+    }
+
+    public function cost(Grip $from, Grip $to, Step $step): float
+    {
+        $held = $from->lead();
+        if (! $step->returns || $held->finger === 0) {
+            return 0.0;
+        }
+        $stays = $from->hand === $to->hand && match (true) {
+            $held->string !== $to->lead()->string => $held->finger !== $to->lead()->finger || $held->place() === $to->lead()->place(),
+            default => $held->finger < $to->lead()->finger,
+        };
+
+        return $stays ? 0.0 : self::LIFTED;
+    }
+}

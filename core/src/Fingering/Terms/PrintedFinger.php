@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\StandTerm;
+use UprightPencil\Core\Fingering\Step;
+
+/** Printed fingers taken as suggestions: followed unless something speaks against them. */
+final class PrintedFinger implements StandTerm
+{
+    private const NOT_TAKEN = 1.5;
+
+    public function name(): string
+    {
+        return 'printed';
+    }
+
+    public function sentence(): string
+    {
+        return 'The print suggests another finger.';
+    }
+
+    public function cost(Grip $grip, Step $step): float
+    {
+        foreach ($step->printed as $head => $printed) {
+            if ($printed !== null && ! $printed->admits($grip->stops[$head], $grip->position)) {
+                return self::NOT_TAKEN;
+            }
+        }
+
+        return 0.0;
+    }
+}
