@@ -11,7 +11,6 @@ use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Finding;
-use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\NoteMark;
@@ -185,12 +184,16 @@ final readonly class PartDesk
             'place' => $mark->place?->value,
             'finger' => $mark->fingerWritten(),
             'string' => $mark->string,
-            'position' => $fingering === null ? null : HouseStyle::position($fingering),
-            'stop' => $fingering === null ? null : ['string' => $fingering->stop->string, 'offset' => $fingering->stop->offset, 'finger' => $fingering->stop->finger, 'hand' => $fingering->hand],
+            'position' => $fingering === null ? null : $mark->style->position($fingering),
+            'stop' => $fingering === null ? null : ['string' => $fingering->stop->string, 'offset' => $fingering->stop->place(), 'finger' => $fingering->stop->finger, 'hand' => $fingering->hand],
             'handIn' => $fingering?->position,
             'strings' => $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
             'decided' => $mark->decided,
             'reasons' => $mark->reasons,
+            'slide' => $mark->slide !== null,
+            'bar' => $mark->bar !== null,
+            'stay' => $mark->stay !== null,
+            'choice' => $fingering !== null && $fingering->choice,
         ];
     }
 

@@ -11,6 +11,7 @@ use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -26,6 +27,7 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Strings\OpenStrings;
+use UprightPencil\Core\Strings\PrintedFingers;
 use UprightPencil\Core\Strings\WrongProfile;
 use UprightPencil\Core\Teaching\Scale;
 use UprightPencil\Core\Teaching\ScaleMode;
@@ -44,7 +46,7 @@ final class Pencil
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
                  --tempo=QUARTERS_PER_MINUTE --only=bowing|fingering --format=json|text|musicxml|mxl -o OUT
-                 --alternatives=K
+                 --alternatives=K --printed=follow|suggest|ignore --style=FILE.json
 
         TEXT;
 
@@ -220,6 +222,10 @@ final class Pencil
         $profile = self::profile($arguments);
         $open = $arguments->choice('open', OpenStrings::class);
 
+        $printed = $arguments->choice('printed', PrintedFingers::class);
+        $profile = $printed === null ? $profile : $profile->withPrinted($printed);
+        $style = $arguments->text('style');
+
         return new Settings(
             $open === null ? $profile : $profile->withOpenStrings($open),
             $arguments->choice('instrument', Instrument::class),
@@ -229,6 +235,7 @@ final class Pencil
             $only !== 'fingering',
             $only !== 'bowing',
             (int) $arguments->number('alternatives', 0, 20),
+            $style === null ? null : HouseStyle::fromArray(self::jsonFile($style)),
         );
     }
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
-use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Strings\FingersWritten;
 use UprightPencil\Core\Strings\Placement;
 
 /**
@@ -21,6 +21,14 @@ final class FingerMarks
 
     private const TOP_STRING = 3;
 
+    private const FIRST_POSITION = 1.0;
+
+    /** @var array<string, true> ids of the notes whose finger is written */
+    public array $written = [];
+
+    /** @var array<string, true> ids of the notes to which the hand moves, or where it starts away from first position */
+    public array $moves = [];
+
     /** @var array<string, array{Placement, int}> string and finger => the placement last written or played there, and its measure */
     private array $last = [];
 
@@ -29,37 +37,41 @@ final class FingerMarks
 
     private ?int $hand = null;
 
-    /**
-     * @param  array<string, Fingering>  $fingerings  by note id
-     * @return array<string, true> ids of the notes whose finger is written
-     */
-    public static function of(Line $line, array $fingerings): array
+    private function __construct(private readonly FingersWritten $density) {}
+
+    /** @param array<string, Fingering> $fingerings by note id */
+    public static function of(Line $line, array $fingerings, HandMarks $between, FingersWritten $density = FingersWritten::Changes): self
     {
-        $marks = new self;
-        $written = [];
+        $marks = new self($density);
+        $linked = $between->slides + $between->bars + $between->stays;
         foreach ($line->events as $event) {
             foreach ($event->notes as $note) {
                 $fingering = $fingerings[$note->id] ?? null;
-                if ($fingering !== null && ! $note->tieStop && $marks->writes($event, $fingering, (int) $note->pitch?->midi())) {
-                    $written[$note->id] = true;
+                if ($fingering !== null && ! $note->tieStop && ($marks->writes($note->id, $event->measure, $fingering, (int) $note->pitch?->midi()) || isset($linked[$note->id]))) {
+                    $marks->written[$note->id] = true;
                 }
             }
         }
 
-        return $written;
+        return $marks;
     }
 
-    private function writes(Event $event, Fingering $fingering, int $midi): bool
+    private function writes(string $note, int $measure, Fingering $fingering, int $midi): bool
     {
         $stop = $fingering->stop;
-        $newHand = $stop->finger !== 0 && $fingering->hand !== $this->hand;
-        $placed = $this->placementIsNews($event->measure, $stop);
+        $placed = $this->placementIsNews($measure, $stop);
         $chosen = $this->choiceIsNews($stop, $midi);
-        if ($stop->finger !== 0) {
-            $this->hand = $fingering->hand;
+        $newHand = $stop->finger !== 0 && $fingering->hand !== $this->hand;
+        if ($newHand && ($this->hand !== null || $fingering->position !== self::FIRST_POSITION)) {
+            $this->moves[$note] = true;
         }
+        $this->hand = $stop->finger === 0 ? $this->hand : $fingering->hand;
 
-        return $newHand || $placed || $chosen || $fingering->locked || $fingering->choice;
+        return $placed || $chosen || $fingering->locked || $fingering->choice || match ($this->density) {
+            FingersWritten::Every => true,
+            FingersWritten::Changes => $newHand,
+            FingersWritten::Doubtful => isset($this->moves[$note]),
+        };
     }
 
     private function placementIsNews(int $measure, Stop $stop): bool
@@ -69,7 +81,7 @@ final class FingerMarks
         }
         [$before, $when] = $this->last["{$stop->string}/{$stop->finger}"] ?? [Placement::Regular, -self::REMIND_AFTER_MEASURES];
         $changed = $before !== $stop->placement;
-        $due = $stop->placement !== Placement::Regular && $measure - $when >= self::REMIND_AFTER_MEASURES;
+        $due = $this->density !== FingersWritten::Doubtful && $stop->placement !== Placement::Regular && $measure - $when >= self::REMIND_AFTER_MEASURES;
         if ($changed || $due || $stop->placement === Placement::Regular) {
             $this->last["{$stop->string}/{$stop->finger}"] = [$stop->placement, $measure];
         }

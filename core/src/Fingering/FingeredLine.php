@@ -17,5 +17,6 @@ final readonly class FingeredLine
         public array $findings,
         public float $cost,
         public Alternatives $alternatives,
+        public HandMarks $between,
     ) {}
 }

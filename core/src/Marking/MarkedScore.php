@@ -19,6 +19,7 @@ use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\Span;
 use UprightPencil\Core\Score\Technical;
 use UprightPencil\Core\Score\Verbatim;
+use UprightPencil\Core\Strings\Placement;
 
 /** A score with its written marks as part of the notes, ready for any format. */
 final class MarkedScore
@@ -108,9 +109,10 @@ final class MarkedScore
             $stagger = $mark->stagger === [] ? null : self::staggerWords($mark->stagger);
             $said = array_filter([
                 $mark->bowAction === BowAction::Retake && ! self::isSaid($measure, $note, 'retake') ? 'retake' : null,
-                $mark->place !== null && ! self::isSaid($measure, $note, mb_strtolower($mark->place->value)) ? $mark->place->value : null,
+                $mark->place !== null && ! self::isSaid($measure, $note, $mark->place->value) ? $mark->place->value : null,
                 $mark->strokeType !== null && ! self::isSaid($measure, $note, $mark->strokeType->value) ? $mark->strokeType->value : null,
                 $stagger !== null && ! self::isSaid($measure, $note, $stagger) ? $stagger : null,
+                ...self::handWords($measure, $note, $mark),
             ]);
             foreach ($said as $text) {
                 $words[$note->id][] = new Direction($note->onset, [new DirectionSign(DirectionKind::Words, $text)], placement: 'above');
@@ -126,6 +128,20 @@ final class MarkedScore
         return $words;
     }
 
+    /** @return list<string> what the hand does that no sign says */
+    private static function handWords(Measure $measure, Note $note, NoteMark $mark): array
+    {
+        $position = $mark->moves && $mark->fingerMark && $mark->fingering !== null ? $mark->style->position($mark->fingering) : null;
+        $words = array_filter([
+            $position === null ? null : "position {$position}",
+            $mark->slide === null || ! $mark->fingerMark ? null : 'slide',
+            $mark->bar === null ? null : 'bar',
+            $mark->stay === null ? null : 'stay down',
+        ]);
+
+        return array_values(array_filter($words, static fn (string $words): bool => ! self::isSaid($measure, $note, $words)));
+    }
+
     private static function isSaid(Measure $measure, Note $note, string $words): bool
     {
         return self::isSaidAt($measure, $note->onset, $words);
@@ -134,7 +150,7 @@ final class MarkedScore
     private static function isSaidAt(Measure $measure, int $onset, string $words): bool
     {
         foreach ($measure->directions() as $direction) {
-            if ($direction->time() === $onset && $direction->words() === $words) {
+            if ($direction->time() === $onset && $direction->words() === mb_strtolower($words)) {
                 return true;
             }
         }
@@ -212,10 +228,10 @@ final class MarkedScore
 
         return new Technical(
             self::bow($printed, $mark),
-            $finger > 0 ? (string) $finger : ($writes ? null : $printed->finger),
+            $writes && $mark->fingering->choice ? '0 4' : ($finger > 0 ? (string) $finger : ($writes ? null : $printed->finger)),
             $string,
-            $writes ? $finger === 0 : $printed->open,
-            $printed->harmonic,
+            $writes ? $finger === 0 && ! $mark->fingering->choice : $printed->open,
+            $printed->harmonic || ($writes && $stop->placement === Placement::Harmonic),
             $printed->other,
         );
     }

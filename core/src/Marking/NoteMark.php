@@ -28,6 +28,10 @@ final readonly class NoteMark
      * @param  StrokeType|null  $strokeType  when it begins here
      * @param  float|null  $degree  how loud, from 0 (pp) to 5 (ff)
      * @param  bool  $fingerMark  the finger is written on the page
+     * @param  bool  $moves  the hand comes to a new place here
+     * @param  string|null  $slide  id of the note before, from which the finger slides
+     * @param  string|null  $bar  id of the last note under the finger that bars two strings from here
+     * @param  string|null  $stay  id of the last note for which the finger stays down
      * @param  FingerLock|null  $impossible  a decided finger that cannot be played: it stays on the page all the same
      * @param  list<string>  $decided  which fields somebody decided
      * @param  list<string>  $reasons
@@ -50,6 +54,11 @@ final readonly class NoteMark
         public ?Fingering $fingering,
         public ?string $string,
         public bool $fingerMark,
+        public bool $moves,
+        public ?string $slide,
+        public ?string $bar,
+        public ?string $stay,
+        public HouseStyle $style,
         public ?FingerLock $impossible,
         public array $decided,
         public array $reasons,
@@ -59,14 +68,14 @@ final readonly class NoteMark
     public function fingerWritten(): ?string
     {
         if ($this->impossible?->finger !== null) {
-            return HouseStyle::finger($this->impossible->finger, $this->impossible->placement ?? Placement::Regular);
+            return $this->style->finger($this->impossible->finger, $this->impossible->placement ?? Placement::Regular);
         }
 
         if ($this->fingering?->choice === true) {
-            return HouseStyle::CHOICE;
+            return $this->style->choice();
         }
 
-        return $this->fingering === null ? null : HouseStyle::finger($this->fingering->stop->finger, $this->fingering->stop->placement);
+        return $this->fingering === null ? null : $this->style->finger($this->fingering->stop->finger, $this->fingering->stop->placement);
     }
 
     /**
@@ -116,6 +125,10 @@ final readonly class NoteMark
             'hand' => $this->fingering?->hand,
             'position' => $this->fingering?->position,
             'fingerMark' => $this->fingerMark,
+            'choice' => $this->fingering !== null && $this->fingering->choice,
+            'slide' => $this->slide,
+            'bar' => $this->bar,
+            'stay' => $this->stay,
             'decided' => $this->decided,
             'reasons' => $this->reasons,
         ];

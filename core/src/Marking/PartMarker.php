@@ -276,14 +276,19 @@ final class PartMarker
         $solver = new Solver($this->instrument, $this->settings->profile, $this->sounding, $this->tempo, $this->dynamics);
         $wishes = $this->decisions->fingerWishes($this->instrument, $this->printedFingers($line), $this->settings->profile->printed);
         $fingered = $solver->solve($line, $wishes, $joined);
-        $written = FingerMarks::of($line, $fingered->fingerings);
+        $marks = FingerMarks::of($line, $fingered->fingerings, $fingered->between, $this->settings->profile->fingers);
+        $stays = $this->stays($line, $fingered->between->stays);
         $strings = $this->instrument->strings();
         foreach ($fingered->fingerings as $id => $fingering) {
             $this->marks[$id] = [
                 ...$this->marks[$id] ?? [],
                 'fingering' => $fingering,
                 'string' => $strings[$fingering->stop->string]->name,
-                'fingerMark' => isset($written[$id]),
+                'fingerMark' => isset($marks->written[$id]) || isset($stays[$id]),
+                'moves' => isset($marks->moves[$id]),
+                'slide' => $this->unlessTakenOff($id, 'slide', $fingered->between->slides),
+                'bar' => $this->unlessTakenOff($id, 'bar', $fingered->between->bars),
+                'stay' => $this->unlessTakenOff($id, 'stay', $stays),
                 'reasons' => $fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."],
             ];
         }
@@ -293,6 +298,32 @@ final class PartMarker
         $this->fingeringCost += $fingered->cost;
         $events = $line->events;
         array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->fingeringFinding($finding, $events), $fingered->findings));
+    }
+
+    /**
+     * @param  array<string, string>  $marks  note id => the note that the mark leads to
+     */
+    private function unlessTakenOff(string $note, string $mark, array $marks): ?string
+    {
+        return ($this->decisions->notes[$note][$mark] ?? null) === false ? null : $marks[$note] ?? null;
+    }
+
+    /**
+     * Fingers that stay down, also where somebody decided it: until the next note.
+     *
+     * @param  array<string, string>  $stays
+     * @return array<string, string>
+     */
+    private function stays(Line $line, array $stays): array
+    {
+        foreach ($line->events as $place => $event) {
+            $next = $line->events[$place + 1] ?? null;
+            if ($next !== null && ($this->decisions->notes[$event->first()->id]['stay'] ?? null) === true) {
+                $stays[$event->first()->id] ??= $next->first()->id;
+            }
+        }
+
+        return $stays;
     }
 
     /**
@@ -379,6 +410,11 @@ final class PartMarker
             'fingering' => null,
             'string' => null,
             'fingerMark' => false,
+            'moves' => false,
+            'slide' => null,
+            'bar' => null,
+            'stay' => null,
+            'style' => $this->settings->style,
             'impossible' => null,
             'reasons' => [],
             ...$marks,

@@ -12,7 +12,7 @@ use UprightPencil\Core\Strings\Instrument;
  * What is drawn over the engraved page: only marks that are written and that the print does not have already.
  * The browser draws these and works nothing out.
  *
- * @phpstan-type Mark array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, string: string|null, position: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool}
+ * @phpstan-type Mark array{note: string, bow: string|null, action: string|null, from: string|null, finger: string|null, string: string|null, position: string|null, slide: bool, barTo: string|null, stayTo: string|null, place: string|null, changes: list<array{share: float, bow: string}>, stagger: list<list<float>>, slurTo: string|null, struckTo: string|null, decided: bool}
  */
 final class PencilLayer
 {
@@ -20,16 +20,14 @@ final class PencilLayer
     public static function of(MarkedPart $part): array
     {
         $marks = [];
-        $hand = null;
         $lastOfStroke = [];
         $slurs = SlurMarks::of($part);
         $starts = $part->starts();
         foreach ($part->notes as $note) {
-            $drawn = self::mark($note, $hand, $lastOfStroke, $slurs, $starts[$note->note->id] ?? 0, $part->instrument);
+            $drawn = self::mark($note, $lastOfStroke, $slurs, $starts[$note->note->id] ?? 0, $part->instrument);
             if (self::shows($drawn)) {
                 $marks[] = $drawn;
             }
-            $hand = $note->fingering === null || $note->fingering->stop->finger === 0 ? $hand : $note->fingering->hand;
             if ($note->stroke !== null) {
                 $lastOfStroke[$note->stroke] = $note->note->id;
             }
@@ -49,16 +47,12 @@ final class PencilLayer
      * @param  int  $start  ticks from the start of the part
      * @return Mark
      */
-    private static function mark(NoteMark $note, ?int $hand, array $lastOfStroke, SlurMarks $slurs, int $start, Instrument $instrument): array
+    private static function mark(NoteMark $note, array $lastOfStroke, SlurMarks $slurs, int $start, Instrument $instrument): array
     {
         $technical = $note->note->technical;
         $bow = $note->bowMark && $technical->bow !== $note->direction ? $note->direction?->value : null;
-        $printed = $technical->finger !== null || $technical->open;
-        $finger = $note->fingerMark && $note->fingering !== null && (! $printed || in_array('finger', $note->decided, true))
-            ? $note->fingerWritten()
-            : null;
-        $moves = $finger !== null && $note->fingering->stop->finger !== 0
-            && $note->fingering->hand !== $hand && ($hand !== null || $note->fingering->position !== 1.0);
+        $finger = $note->fingerMark && ! self::isPrinted($note) ? $note->fingerWritten() : null;
+        $moves = $finger !== null && $note->moves;
         $from = $note->bowAction === BowAction::Hook && $note->stroke !== null ? $lastOfStroke[$note->stroke - 1] ?? null : null;
         $share = static fn (int $tick): float => round(($tick - $start) / max(1, $note->note->duration), 3);
 
@@ -69,7 +63,10 @@ final class PencilLayer
             'from' => $from,
             'finger' => $finger,
             'string' => self::string($note, $finger !== null && $moves, $instrument),
-            'position' => $moves ? HouseStyle::position($note->fingering) : null,
+            'position' => $moves && $note->fingering !== null ? $note->style->position($note->fingering) : null,
+            'slide' => $finger !== null && $note->slide !== null,
+            'barTo' => $note->bar,
+            'stayTo' => $note->stay,
             'place' => implode(' ', array_filter([$note->strokeType?->value, $note->place?->value])) ?: null,
             'changes' => self::changes($note, $share),
             'stagger' => array_map(static fn (array $player): array => array_map(static fn (array $change): float => $share($change['tick']), $player), $note->stagger),
@@ -87,7 +84,19 @@ final class PencilLayer
         }
         $usual = $instrument->stringsFor($note->fingering->stop->string, $note->fingering->stop->offset)[0] ?? null;
 
-        return in_array('string', $note->decided, true) || ($moves && $note->string !== $usual) ? $note->string : null;
+        return in_array('string', $note->decided, true) || ($moves && $note->string !== $usual) ? $note->style->string($note->fingering->stop->string, (string) $note->string) : null;
+    }
+
+    /** The print already has this finger. */
+    private static function isPrinted(NoteMark $note): bool
+    {
+        $technical = $note->note->technical;
+        if (in_array('finger', $note->decided, true) || ($technical->finger === null && ! $technical->open)) {
+            return false;
+        }
+        $finger = $technical->open ? '0' : $technical->finger;
+
+        return preg_match('/^[0-4]$/', (string) $finger) !== 1 || $finger === (string) $note->fingering?->stop->finger;
     }
 
     /** A hook that is printed (dots under a slur) needs no pencil. */

@@ -15,6 +15,8 @@ final readonly class Settings
 {
     public ClassProfile $profile;
 
+    public HouseStyle $style;
+
     /**
      * @param  Instrument|null  $instrument  null: guessed
      * @param  float  $tempo  quarters a minute where the file has none
@@ -30,7 +32,9 @@ final readonly class Settings
         public bool $bowing = true,
         public bool $fingering = true,
         public int $alternatives = 0,
+        ?HouseStyle $style = null,
     ) {
+        $this->style = $style ?? HouseStyle::usual();
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
     }
 }

@@ -29,15 +29,18 @@ final class TransferSheet
                 'measure' => $note->measure,
                 'beat' => self::beat($note->beat),
                 'note' => (string) $note->note->pitch?->spoken(),
-                'sign' => self::sign($mark, $note),
+                'sign' => self::sign($mark, $note, $notes),
             ];
         }
 
         return $lines;
     }
 
-    /** @param Mark $mark */
-    private static function sign(array $mark, NoteMark $note): string
+    /**
+     * @param  Mark  $mark
+     * @param  array<string, NoteMark>  $notes  by id
+     */
+    private static function sign(array $mark, NoteMark $note, array $notes): string
     {
         $words = [
             $mark['struckTo'] === null ? null : 'strike the slur',
@@ -47,12 +50,20 @@ final class TransferSheet
             ...array_map(static fn (array $change): string => 'change bow on beat '.self::beat($change['beat']), $note->changes),
             ...array_map(static fn (int $player, array $changes): string => self::player($player, count($note->stagger)).' changes on '.implode(' and ', array_map(static fn (array $change): string => "{$change['measure']}: ".self::beat($change['beat']), $changes)), array_keys($note->stagger), $note->stagger),
             $mark['place'] === null ? null : 'at '.$mark['place'],
-            $mark['finger'] === null ? null : 'finger '.$mark['finger'],
+            $mark['finger'] === null ? null : ($mark['slide'] ? 'slide to ' : '').'finger '.$mark['finger'],
+            $mark['barTo'] === null ? null : 'one finger over both strings, to '.self::place($notes[$mark['barTo']]),
+            $mark['stayTo'] === null ? null : 'finger stays down, to '.self::place($notes[$mark['stayTo']]),
             $mark['string'] === null ? null : 'on the '.$mark['string'].' string',
             $mark['position'] === null ? null : 'position '.$mark['position'],
         ];
 
         return implode(', ', array_filter($words));
+    }
+
+    /** “12: 2.5”. */
+    private static function place(NoteMark $note): string
+    {
+        return "{$note->measure}: ".self::beat($note->beat);
     }
 
     private static function beat(float $beat): string

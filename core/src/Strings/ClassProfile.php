@@ -25,6 +25,7 @@ final readonly class ClassProfile
         public ChromaticSchool $chromatic = ChromaticSchool::Either,
         public LowFirst $lowFirst = LowFirst::Reach,
         public PrintedFingers $printed = PrintedFingers::Follow,
+        public FingersWritten $fingers = FingersWritten::Changes,
     ) {}
 
     public static function of(Level $level): self
@@ -41,7 +42,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -62,6 +63,7 @@ final readonly class ClassProfile
             self::choice(ChromaticSchool::class, $data, 'chromatic') ?? ChromaticSchool::Either,
             self::choice(LowFirst::class, $data, 'lowFirst') ?? LowFirst::Reach,
             self::choice(PrintedFingers::class, $data, 'printed') ?? PrintedFingers::Follow,
+            self::choice(FingersWritten::class, $data, 'fingers') ?? (($data['marks'] ?? null) === Density::Sparse->value ? FingersWritten::Doubtful : FingersWritten::Changes),
         );
     }
 

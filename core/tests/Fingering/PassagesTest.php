@@ -118,6 +118,6 @@ final class PassagesTest extends TestCase
 
     private function fingers(Alternative $way): string
     {
-        return implode(' ', array_map(static fn (Grip $grip): string => HouseStyle::finger($grip->lead()->finger, $grip->lead()->placement), $way->grips));
+        return implode(' ', array_map(static fn (Grip $grip): string => HouseStyle::usual()->finger($grip->lead()->finger, $grip->lead()->placement), $way->grips));
     }
 }

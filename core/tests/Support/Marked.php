@@ -50,7 +50,7 @@ final readonly class Marked
     /** “L2 1 0 H3”; a dash for a note that cannot be played. */
     public function fingers(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->fingering === null ? '-' : HouseStyle::finger($mark->fingering->stop->finger, $mark->fingering->stop->placement), $this->part->notes));
+        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->fingering === null ? '-' : HouseStyle::usual()->finger($mark->fingering->stop->finger, $mark->fingering->stop->placement), $this->part->notes));
     }
 
     /** “A A D”: the string of each note. */

@@ -67,6 +67,11 @@ export interface Mark {
     finger: string | null
     string: string | null
     position: string | null
+    /** The finger slides here from the note before. */
+    slide: boolean
+    /** The last note under a finger that bars two strings, and the last for which a finger stays down. */
+    barTo: string | null
+    stayTo: string | null
     place: string | null
     /** Changes of bow on a held note, each at a share of its length. */
     changes: { share: number; bow: Bow }[]
@@ -103,6 +108,11 @@ export interface NoteInfo {
     strings: string[]
     decided: string[]
     reasons: string[]
+    /** The finger comes here by a slide, bars two strings from here, stays down from here. */
+    slide: boolean
+    bar: boolean
+    stay: boolean
+    choice: boolean
 }
 
 export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string' | 'place', string | null>> & {
@@ -110,6 +120,10 @@ export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement'
     position?: number | null
     bowMark?: boolean | null
     fingerMark?: boolean | null
+    slide?: boolean | null
+    bar?: boolean | null
+    stay?: boolean | null
+    choice?: boolean | null
 }
 
 export type Decision = ({ note: string } | { measures: string }) & DecisionFields

@@ -11,10 +11,10 @@ const rows = computed(() => (['Bow', 'Finger'] as const).map((group) => props.co
 const other = computed(() => props.instead?.notes.find(({ id }) => id === props.note?.id) ?? null)
 const otherWords = computed(() => {
     const way = other.value
-    return way ? `${way.finger === 0 ? 'open' : `${['low', 'high', 'extended'].includes(way.placement) ? `${way.placement} ` : ''}${way.finger}`} on ${way.string}` : ''
+    return way ? `${way.finger === 0 ? 'open' : `${['low', 'high', 'extended', 'harmonic'].includes(way.placement) ? `${way.placement} ` : ''}${way.finger}`} on ${way.string}` : ''
 })
 const decided = computed(() => {
-    const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', fingerMark: 'finger mark hidden' }
+    const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', slide: 'slide', bar: 'bar', stay: 'finger stays down', choice: '0 or 4', fingerMark: 'finger mark hidden' }
     return (props.note?.decided ?? []).map((field) => words[field] ?? field)
 })
 </script>

@@ -43,7 +43,10 @@ export interface DeskCommand extends Command {
 const BOW_FIELDS = ['direction', 'action', 'place', 'bowMark'] as const
 
 const PLACES = ['frog', 'LH', 'BP', 'M', 'UH', 'tip', 'WB'] as const
-const FINGER_FIELDS = ['finger', 'placement', 'string', 'position', 'fingerMark'] as const
+const FINGER_FIELDS = ['finger', 'placement', 'string', 'position', 'fingerMark', 'slide', 'bar', 'stay', 'choice'] as const
+
+/** A finger that is decided ends a choice that was left open. */
+const ANEW = { placement: null, fingerMark: null, choice: null }
 
 export function deskCommands(hands: DeskHands): DeskCommand[] {
     return [
@@ -78,16 +81,21 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
                 label: finger === 0 ? 'Open string' : `Finger ${finger}`,
                 short: '',
                 group: 'Finger',
-                run: () => hands.note({ finger, placement: null, fingerMark: null }),
+                run: () => hands.note({ finger, ...ANEW }),
             }),
         ),
         { keys: ['-'], label: 'Low', group: 'Finger', run: () => place(hands, 'low') },
         { keys: ['+', '='], label: 'High', group: 'Finger', run: () => place(hands, 'high') },
         { keys: ['x'], label: 'Extended', short: 'Ext.', group: 'Finger', run: () => place(hands, 'extended') },
+        { keys: ['*'], label: 'Harmonic: the finger only touches', short: 'Harm.', group: 'Finger', run: () => hands.note({ placement: 'harmonic', finger: null, fingerMark: null, choice: null }) },
         { keys: ['n'], label: 'In its usual place', short: 'Usual', group: 'Finger', run: () => place(hands, 'regular') },
         { keys: ['t'], label: 'On another string', short: 'String', group: 'Finger', run: () => nextString(hands) },
         { keys: ['['], label: 'The hand a position lower', short: 'Lower', group: 'Finger', run: () => moveHand(hands, -1) },
         { keys: [']'], label: 'The hand a position higher', short: 'Higher', group: 'Finger', run: () => moveHand(hands, 1) },
+        { keys: ['e'], label: 'Either 0 or 4: the player’s choice', short: '0 or 4', group: 'Finger', run: () => turn(hands, 'choice') },
+        { keys: ['Shift+s'], label: 'Slide to this note with the finger of the note before', short: 'Slide', group: 'Finger', run: () => turn(hands, 'slide') },
+        { keys: ['Shift+b'], label: 'Bar: this finger over the next string too', short: 'Bar', group: 'Finger', run: () => turn(hands, 'bar') },
+        { keys: ['Shift+d'], label: 'Finger stays down', short: 'Stay', group: 'Finger', run: () => turn(hands, 'stay') },
         { keys: ['w'], label: 'Why this finger, and what else', short: 'Why?', group: 'Finger', run: () => hands.why() },
         { keys: ['Delete', 'Backspace'], label: 'Take away', group: 'Finger', run: () => takeAway(hands), hint: 'take away' },
         { keys: ['z', 'Ctrl+z'], label: 'Undo', group: 'Page', run: () => hands.undo() },
@@ -104,6 +112,13 @@ function toggle(hands: DeskHands, action: Action): void {
 
 function toggleNote(hands: DeskHands, action: Action): void {
     hands.note({ action: isDecided(hands.chosen(), action) ? null : action })
+}
+
+/** On, or off again; a mark that the computer proposes is first taken off. */
+function turn(hands: DeskHands, field: 'slide' | 'bar' | 'stay' | 'choice'): void {
+    const note = hands.chosen()
+    const said = note?.decided.includes(field) === true
+    hands.note(field === 'choice' ? { choice: said ? null : true, finger: null, placement: null, string: null, position: null } : { [field]: said ? null : !note?.[field] })
 }
 
 function isDecided(note: NoteInfo | null, action: Action): boolean {
@@ -161,7 +176,7 @@ function nextString(hands: DeskHands): void {
         return
     }
     const next = strings[(strings.indexOf(note?.string ?? '') + 1) % strings.length] ?? null
-    hands.note({ string: next, position: null, finger: null, placement: null, fingerMark: null })
+    hands.note({ string: next, position: null, finger: null, ...ANEW })
 }
 
 function moveHand(hands: DeskHands, by: number): void {
@@ -171,7 +186,7 @@ function moveHand(hands: DeskHands, by: number): void {
         hands.say(by > 0 ? 'This is the highest position.' : 'This is the lowest position.')
         return
     }
-    hands.note({ position: next, finger: null, placement: null, fingerMark: null })
+    hands.note({ position: next, finger: null, ...ANEW })
 }
 
 function place(hands: DeskHands, placement: string): void {
@@ -180,7 +195,7 @@ function place(hands: DeskHands, placement: string): void {
         hands.say('Put a finger on the note first: low, high and extended belong to a finger.')
         return
     }
-    hands.note({ finger, placement, fingerMark: null })
+    hands.note({ finger, placement, fingerMark: null, choice: null })
 }
 
 /** First what was decided goes; pressed again, the proposed mark is not written either. */
@@ -196,7 +211,12 @@ function takeAway(hands: DeskHands): void {
     if (decided.length > 0) {
         hands.note(Object.fromEntries([...BOW_FIELDS, ...FINGER_FIELDS].filter((field) => decided.includes(field)).map((field) => [field, null])))
     } else if (mark) {
-        hands.note({ ...(mark.bow || mark.action ? { bowMark: false } : {}), ...(mark.finger ? { fingerMark: false } : {}) })
+        hands.note({
+            ...(mark.bow || mark.action ? { bowMark: false } : {}),
+            ...(mark.finger ? { fingerMark: false } : {}),
+            ...(mark.barTo ? { bar: false } : {}),
+            ...(mark.stayTo ? { stay: false } : {}),
+        })
     } else if (note.decided.length > 0) {
         hands.note(Object.fromEntries(note.decided.map((field) => [field, null])))
         hands.say('The proposed marks are written again.')

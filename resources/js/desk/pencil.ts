@@ -1,7 +1,7 @@
 import type { Mark } from '../api/types'
 import { SPACE, type Head, type System } from './engraving'
-import { bowSign, changeSign, hookArc, liftSign, retakeSign, slurArc, splitSign, staggerTicks, strikes, writing, type Sign } from './signs'
-import { element } from './svg'
+import { barBracket, bowSign, changeSign, hookArc, liftSign, retakeSign, slurArc, splitSign, staggerTicks, stayLine, strikes, writing, type Sign } from './signs'
+import { element, type Box } from './svg'
 
 const GAP = 0.32 * SPACE
 const FINGER_SIZE = 2.6 * SPACE
@@ -26,6 +26,7 @@ export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
     }
     const ordered = [...columns.values()].sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
     ordered.forEach((column) => line.fingers(column))
+    ordered.flat().forEach(({ head, mark }) => line.hand(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.slurs(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.hook(head, mark))
     ordered.flat().forEach(({ head, mark }) => line.bow(head, mark))
@@ -36,6 +37,9 @@ export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
 
 class PencilLine {
     private readonly skyline
+
+    /** Where the finger of a note is written. */
+    private readonly written = new Map<string, Box>()
 
     constructor(
         private readonly system: System,
@@ -49,9 +53,45 @@ class PencilLine {
         const lowestFirst = [...column].sort((a, b) => b.head.box.y - a.head.box.y)
         for (const { head, mark } of lowestFirst) {
             if (mark.finger !== null) {
-                this.place(writing(mark.finger, FINGER_SIZE), head, mark, 'finger')
+                const sign = writing(`${mark.slide ? '–' : ''}${mark.finger}`, FINGER_SIZE)
+                const bottom = this.free(centre(head) - sign.width / 2, sign.width)
+                this.put(sign, centre(head), bottom, mark, 'finger')
+                this.written.set(head.id, { x: centre(head) - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
             }
         }
+    }
+
+    /** One finger over two strings, and a finger that stays down while others play. */
+    hand(head: Head, mark: Mark): void {
+        if (mark.barTo !== null) {
+            const to = this.system.heads.get(mark.barTo)
+            const [one, other] = [this.written.get(head.id), this.written.get(mark.barTo)]
+            if (to?.column === head.column && one && other) {
+                this.upright(Math.min(one.x, other.x), Math.min(one.y, other.y), Math.max(one.y + one.height, other.y + other.height), mark)
+            } else {
+                this.over(head, to, mark, 'bar', barBracket)
+            }
+        }
+        if (mark.stayTo !== null) {
+            this.over(head, this.system.heads.get(mark.stayTo), mark, 'stay', stayLine)
+        }
+    }
+
+    private upright(x: number, top: number, bottom: number, mark: Mark): void {
+        this.add(element('path', { fill: 'none', 'stroke-width': 30, d: `M${x + 10} ${top} h-60 V${bottom} h60` }), mark, 'bar')
+    }
+
+    /** A line over everything from one note to another; over a line's end it stays open. */
+    private over(head: Head, to: Head | undefined, mark: Mark, kind: string, sign: (left: number, right: number, y: number, open: boolean) => SVGElement): void {
+        const left = centre(head) - 0.4 * SPACE
+        const right = to ? centre(to) + 0.6 * SPACE : this.endOfLine(head)
+        const y = this.skyline.top(left, right - left) - 0.5 * GAP
+        this.add(sign(left, right, y, !to), mark, kind)
+        this.skyline.add({ x: left, y: y - 100, width: right - left, height: 100 })
+    }
+
+    private endOfLine(head: Head): number {
+        return this.system.barlines.at(-1) ?? centre(head) + 4 * SPACE
     }
 
     bow(head: Head, mark: Mark): void {
@@ -105,7 +145,7 @@ class PencilLine {
         }
         if (mark.slurTo !== null) {
             const to = this.system.heads.get(mark.slurTo)
-            const [left, right] = [centre(head), to ? centre(to) : (this.system.barlines.at(-1) ?? centre(head) + 4 * SPACE)]
+            const [left, right] = [centre(head), to ? centre(to) : this.endOfLine(head)]
             const y = this.skyline.top(left - 40, right - left + 80) - 0.7 * GAP
             this.add(slurArc(left, right, y), mark, 'slur')
             this.skyline.add({ x: left, y: y - 120, width: right - left, height: 120 })

@@ -2,7 +2,9 @@ import type { Decision, Mark } from '../api/types'
 
 const PLACEMENT: Record<string, string> = { low: 'L', high: 'H', extended: 'x' }
 
-const EMPTY = { bow: null, action: null, from: null, finger: null, string: null, position: null, place: null, changes: [], stagger: [], slurTo: null, struckTo: null }
+const RING: Record<string, string> = { harmonic: '°' }
+
+const EMPTY = { bow: null, action: null, from: null, finger: null, string: null, position: null, slide: false, barTo: null, stayTo: null, place: null, changes: [], stagger: [], slurTo: null, struckTo: null }
 
 const PAINTED = ['hook', 'retake', 'lift', 'split'] as const
 
@@ -29,10 +31,22 @@ function changed(mark: Mark, decision: Decision): Mark {
     }
     if (decision.finger !== undefined || decision.placement !== undefined) {
         const finger = decision.finger === undefined ? (mark.finger?.match(/\d/)?.[0] ?? '') : decision.finger
-        next.finger = finger === null ? null : `${PLACEMENT[decision.placement ?? ''] ?? ''}${finger}`
+        next.finger = finger === null ? null : `${PLACEMENT[decision.placement ?? ''] ?? ''}${finger}${RING[decision.placement ?? ''] ?? ''}`
     }
     if (decision.string !== undefined) {
         next.string = decision.string
+    }
+    if (decision.choice === true) {
+        next.finger = '0/4'
+    }
+    if (typeof decision.slide === 'boolean') {
+        next.slide = decision.slide
+    }
+    if (decision.bar === false) {
+        next.barTo = null
+    }
+    if (decision.stay === false) {
+        next.stayTo = null
     }
     if (decision.place !== undefined) {
         next.place = decision.place

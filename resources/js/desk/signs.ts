@@ -59,8 +59,20 @@ export function splitSign(): Sign {
     return { drawing: element('path', { ...STROKE, 'stroke-width': 36, d: 'M-40 -20 L44 -220' }), width: 110, height: 240 }
 }
 
+/** The pencil hand's letters have no arrows: they are drawn. */
+function arrow(up: boolean, x: number, size: number): SVGElement {
+    const [tip, foot, barb] = up ? [-0.68, -0.02, 0.2] : [-0.02, -0.68, -0.2]
+    return element('path', { ...STROKE, 'stroke-width': 0.075 * size, d: `M${x} ${foot * size} V${tip * size} M${x - 0.13 * size} ${(tip + barb) * size} L${x} ${tip * size} L${x + 0.13 * size} ${(tip + barb) * size}` })
+}
+
 /** Letters and numerals of the pencil hand. */
 export function writing(text: string, size: number): Sign {
+    const arrowAt = text.search(/[↑↓]/)
+    if (arrowAt >= 0) {
+        const rest = writing(text.replace(/[↑↓]/, ''), size)
+        const side = arrowAt === 0 ? -1 : 1
+        return { ...rest, drawing: element('g', {}, element('g', {}, rest.drawing, arrow(text.includes('↑'), side * (rest.width / 2 + 0.16 * size), size))), width: rest.width + 0.64 * size }
+    }
     const drawing = element(
         'text',
         { 'font-family': 'Patrick Hand', 'font-size': size, 'text-anchor': 'middle', x: 0, y: 0, stroke: 'none' },
@@ -80,6 +92,16 @@ export function hookArc(left: number, right: number, y: number, open: 'none' | '
     const dash = (x: number) => element('path', { ...STROKE, 'stroke-width': 38, d: `M${x - 34} ${y + 46} h68` })
     const stops = [open === 'left' ? null : dash(left + 10), open === 'right' ? null : dash(right - 10)]
     return element('g', {}, arc, ...stops.filter((stop) => stop !== null))
+}
+
+/** One finger over two strings: a bracket from the first note to the last. */
+export function barBracket(left: number, right: number, y: number, open: boolean): SVGElement {
+    return element('path', { ...STROKE, 'stroke-width': 30, d: `M${left} ${y} v-80 H${right}${open ? '' : ' v80'}` })
+}
+
+/** A finger that stays down: a line from its number, with a short stroke where it may be lifted. */
+export function stayLine(left: number, right: number, y: number, open: boolean): SVGElement {
+    return element('path', { ...STROKE, 'stroke-width': 26, d: `M${left} ${y - 40} H${right}${open ? '' : ' m0 -45 v90'}` })
 }
 
 /** A pencilled slur. It stands over the notes and is open to the side where it goes on in another line of music. */

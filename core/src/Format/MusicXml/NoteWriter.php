@@ -101,7 +101,7 @@ final class NoteWriter
             .implode('', array_map(static fn (string $finger): string => Xml::text('fingering', $finger), $fingers))
             .($technical->string === null ? '' : Xml::text('string', $technical->string))
             .($technical->open ? '<open-string/>' : '')
-            .($technical->harmonic && ! str_contains(implode('', $technical->other), '<harmonic') ? '<harmonic/>' : '')
+            .($technical->harmonic && ! str_contains(implode('', $technical->other), '<harmonic') ? '<harmonic><natural/></harmonic>' : '')
             .implode('', $technical->other));
     }
 }

@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+
+/**
+ * What the hand does between notes: a finger that slides, one that bars two strings, one that stays down over a
+ * crossing (`fingering.md`, “What to write on the page”).
+ */
+final class HandMarks
+{
+    /** Notes closer than this are worth keeping a finger down for, in seconds. */
+    private const CLOSE = 0.55;
+
+    private const REMIND_AFTER_MEASURES = 8;
+
+    /** @var array<string, string> note id => the note before, from which the finger slides */
+    public array $slides = [];
+
+    /** @var array<string, string> note id => the last note that lies under the same bar */
+    public array $bars = [];
+
+    /** @var array<string, string> note id => the last note for which the finger stays down */
+    public array $stays = [];
+
+    /** @var array<string, int> figure => measure in which its stay was last marked */
+    private array $marked = [];
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<Grip>  $grips
+     * @param  list<Step>  $steps
+     */
+    private function __construct(
+        private readonly array $events,
+        private readonly array $grips,
+        private readonly array $steps,
+    ) {}
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<Grip>  $grips  one for each event
+     * @param  list<Step>  $steps  one for each event
+     */
+    public static function of(array $events, array $grips, array $steps): self
+    {
+        $marks = new self($events, $grips, $steps);
+        $marks->slides();
+        $marks->chords();
+        $marks->chains($marks->barFrom(...));
+        $marks->chains($marks->stayFrom(...));
+
+        return $marks;
+    }
+
+    /** @param \Closure(int): int $from marks what starts at a place, and says where it ends */
+    private function chains(\Closure $from): void
+    {
+        $place = 0;
+        while ($place < count($this->grips) - 1) {
+            $place = max($place + 1, $from($place));
+        }
+    }
+
+    /** A half step with one finger, and a shift that one finger leads. */
+    private function slides(): void
+    {
+        foreach ($this->grips as $place => $grip) {
+            if ($place === 0 || $this->steps[$place]->afterRest() || ! Link::Slide->joins($this->grips[$place - 1]->lead(), $grip->lead())) {
+                continue;
+            }
+            $this->slides[$this->id($place)] = $this->id($place - 1);
+        }
+    }
+
+    private function chords(): void
+    {
+        foreach ($this->grips as $place => $grip) {
+            foreach ($grip->stops as $head => $stop) {
+                $next = $grip->stops[$head + 1] ?? null;
+                if ($next !== null && Link::Bar->joins($stop, $next)) {
+                    $this->bars[$this->events[$place]->notes[$head]->id] = $this->events[$place]->notes[$head + 1]->id;
+                }
+            }
+        }
+    }
+
+    /** @return int the place of the last note under the bar that starts here */
+    private function barFrom(int $place): int
+    {
+        $to = $place;
+        while (isset($this->grips[$to + 1]) && ! $this->steps[$to + 1]->afterRest() && $this->barred($place, $to, $to + 1)) {
+            $to++;
+        }
+        if ($to > $place) {
+            $this->bars[$this->id($place)] = $this->id($to);
+        }
+
+        return $to;
+    }
+
+    private function barred(int $first, int $from, int $to): bool
+    {
+        $start = $this->grips[$first]->lead();
+        $stop = $this->grips[$to]->lead();
+
+        return Link::Bar->joins($this->grips[$from]->lead(), $stop) && (abs($stop->string - $start->string) <= 1);
+    }
+
+    /** @return int the place of the last note for which the finger that plays here stays down */
+    private function stayFrom(int $place): int
+    {
+        $to = $place;
+        while (isset($this->grips[$to + 2]) && $this->staysOver($place, $to)) {
+            $to += 2;
+        }
+        if ($to > $place && $this->isDue($place)) {
+            $this->stays[$this->id($place)] = $this->id($to);
+        }
+
+        return $to;
+    }
+
+    private function staysOver(int $place, int $from): bool
+    {
+        [$held, $between, $again] = [$this->grips[$place], $this->grips[$from + 1], $this->grips[$from + 2]];
+        $stop = $held->lead();
+
+        return $stop->finger !== 0
+            && $stop->finger === $again->lead()->finger && $stop->string === $again->lead()->string && $stop->place() === $again->lead()->place()
+            && abs($between->lead()->string - $stop->string) === 1 && $between->lead()->finger !== $stop->finger
+            && $between->hand === $held->hand
+            && $this->isClose($from + 1) && $this->isClose($from + 2);
+    }
+
+    private function isClose(int $place): bool
+    {
+        return $this->steps[$place]->secondsBefore <= self::CLOSE && ! $this->steps[$place]->afterRest();
+    }
+
+    private function isDue(int $place): bool
+    {
+        $figure = implode('/', [$this->grips[$place]->lead()->string, $this->grips[$place]->lead()->finger, $this->grips[$place + 1]->lead()->string]);
+        $measure = $this->events[$place]->measure;
+        $due = $measure - ($this->marked[$figure] ?? -self::REMIND_AFTER_MEASURES) >= self::REMIND_AFTER_MEASURES;
+        $due && $this->marked[$figure] = $measure;
+
+        return $due;
+    }
+
+    private function id(int $place): string
+    {
+        return $this->events[$place]->first()->id;
+    }
+}
