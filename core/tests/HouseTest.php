@@ -19,8 +19,9 @@ final class HouseTest extends TestCase
         'Bowing' => ['Score', 'Search', 'Strings'],
         'Fingering' => ['Score', 'Search', 'Strings'],
         'Marking' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering'],
+        'Ensemble' => ['Score', 'Strings'],
         'Teaching' => ['Score', 'Strings'],
-        'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Teaching'],
+        'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Ensemble', 'Teaching'],
     ];
 
     #[DataProvider('files')]

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Cli;
 
 use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Format\Reading;
@@ -211,6 +212,7 @@ final class Pencil
         return [
             'title' => $reading->score->title,
             'resolution' => $reading->score->resolution,
+            'tuning' => TuningSpots::of($reading->score),
             'parts' => $planning ? $parts : array_map(static fn (array $part): array => array_diff_key($part, ['notes' => 1, 'alternatives' => 1]), $parts),
             'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...Summary::doubts($reading->score)]),
         ];
@@ -236,6 +238,7 @@ final class Pencil
             $only !== 'bowing',
             (int) $arguments->number('alternatives', 0, 20),
             $style === null ? null : HouseStyle::fromArray(self::jsonFile($style)),
+            $planning,
         );
     }
 

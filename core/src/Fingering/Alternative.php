@@ -39,6 +39,15 @@ final readonly class Alternative
         return $this->told(1);
     }
 
+    /** “shift +2.6, string-crossing −1.1”: the largest differences first, without their sentences. */
+    public function brief(): string
+    {
+        $found = array_filter($this->differences, static fn (float $points): bool => abs($points) > self::FELT);
+        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
+
+        return implode(', ', array_map(static fn (string $term, float $points): string => $term.' '.str_replace('-', '−', sprintf('%+.1f', $points)), array_keys(array_slice($found, 0, 3)), array_slice($found, 0, 3)));
+    }
+
     /** @return list<string> the largest first */
     private function told(int $sign): array
     {

@@ -28,6 +28,37 @@ final readonly class Alternatives
         return $this->forced($index, max(0, $index - self::REACH), min(count($this->grips) - 1, $index + self::REACH));
     }
 
+    /**
+     * What a shift saves: the cheapest way in which the notes of the new hand are played in any other. Null when the hand
+     * does not move to this note, or no other hand has its notes.
+     */
+    public function withoutShift(int $index): ?Alternative
+    {
+        $hand = $this->grips[$index]->hand;
+        $before = $index;
+        while ($before > 0 && $this->grips[$before - 1]->isOpen()) {
+            $before--;
+        }
+        $left = $this->grips[$before - 1] ?? null;
+        if ($left === null || $this->grips[$index]->isOpen() || $left->hand === $hand) {
+            return null;
+        }
+        $last = $index;
+        while (isset($this->grips[$last + 1]) && $this->grips[$last + 1]->hand === $hand && $last - $index < self::LONGEST_PHRASE) {
+            $last++;
+        }
+        $forced = [];
+        for ($place = $index; $place <= $last; $place++) {
+            $others = $this->search->gripsOutside($place, $hand);
+            if ($others === []) {
+                return null;
+            }
+            $forced[$place] = $others;
+        }
+
+        return $this->compared($forced, max(0, $index - self::REACH), min(count($this->grips) - 1, $last + self::REACH));
+    }
+
     /** @return int|null the place of a note in the search */
     public function indexOf(string $note): ?int
     {
@@ -84,12 +115,16 @@ final readonly class Alternatives
     private function forced(int $index, int $from, int $to): ?Alternative
     {
         $others = $this->search->otherGrips($index, $this->grips[$index]);
-        if ($others === []) {
-            return null;
-        }
+
+        return $others === [] ? null : $this->compared([$index => $others], $from, $to);
+    }
+
+    /** @param array<int, non-empty-list<Grip>> $forced place => the only grips allowed there */
+    private function compared(array $forced, int $from, int $to): Alternative
+    {
         $before = $this->grips[$from - 1] ?? null;
         $after = $this->grips[$to + 1] ?? null;
-        $path = $this->search->between($from, $to, $before, $after, [$index => $others]);
+        $path = $this->search->between($from, $to, $before, $after, $forced);
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
         $now = $this->search->charges($from, $chosen, $before, $after);
         $differences = [];

@@ -61,7 +61,7 @@ final readonly class FingeringFindings
     private function words(Grip $grip, int $head): string
     {
         $stop = $grip->stops[$head];
-        $string = $this->instrument->strings()[$stop->string]->name;
+        $string = $this->instrument->stringName($stop->string);
 
         return $stop->finger === 0 ? "the open {$string} string" : "finger {$stop->finger} on the {$string} string, in {$this->instrument->positionName($grip->hand)}";
     }

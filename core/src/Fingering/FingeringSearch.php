@@ -18,6 +18,9 @@ final class FingeringSearch
     /** @var list<int> */
     private readonly array $signatures;
 
+    /** @var array<int, array<int, float>> event => grip => points */
+    private array $stands = [];
+
     /** @var array<int, array<int, array<int, float>>> signature => grip => grip => points */
     private array $moves = [];
 
@@ -60,7 +63,7 @@ final class FingeringSearch
 
         return ShortestPath::through(
             $layers,
-            fn (Grip $grip, int $place): float => $this->terms->standing($grip, $this->steps[$from + $place])
+            fn (Grip $grip, int $place): float => $this->stand($grip, $from + $place)
                 + ($from + $place === 0 ? self::farStart($grip) : 0.0)
                 + ($place === 0 && $before !== null ? $this->move($before, $grip, $from) : 0.0)
                 + ($from + $place === $to && $after !== null ? $this->move($grip, $after, $to + 1) : 0.0),
@@ -85,6 +88,11 @@ final class FingeringSearch
         return self::FAR_START * abs($grip->hand - self::FIRST_POSITION);
     }
 
+    private function stand(Grip $grip, int $index): float
+    {
+        return $this->stands[$index][$grip->id] ??= $this->terms->standing($grip, $this->steps[$index]);
+    }
+
     private function move(Grip $from, Grip $to, int $index): float
     {
         return $this->moves[$this->signatures[$index]][$from->id][$to->id] ??= $this->terms->moving($from, $to, $this->steps[$index]);
@@ -98,6 +106,16 @@ final class FingeringSearch
     public function otherGrips(int $index, Grip $than): array
     {
         return array_values(array_filter($this->layers[$index], static fn (Grip $grip): bool => $grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger));
+    }
+
+    /**
+     * The grips at an event that do not need the hand in one place.
+     *
+     * @return list<Grip>
+     */
+    public function gripsOutside(int $index, int $hand): array
+    {
+        return array_values(array_filter($this->layers[$index], static fn (Grip $grip): bool => $grip->hand !== $hand));
     }
 
     /**

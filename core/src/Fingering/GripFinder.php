@@ -253,13 +253,8 @@ final class GripFinder
         if ($position < 1 || $this->instrument === Instrument::Cello || $this->instrument === Instrument::Bass) {
             return 0;
         }
-        $letters = $pitch->diatonic() - self::openDiatonic($this->strings[$string]);
+        $letters = $pitch->diatonic() - $this->strings[$string]->diatonic();
 
         return abs($letters - ((int) $position - 1) - $finger);
-    }
-
-    private static function openDiatonic(StringName $string): int
-    {
-        return Pitch::of($string->name, 0, intdiv($string->midi, 12) - 1)->diatonic();
     }
 }

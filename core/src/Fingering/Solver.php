@@ -46,7 +46,7 @@ final readonly class Solver
         $fingerings = $this->fingerings($candidates, $grips, $wishes);
         $this->carryOverTies($line, $fingerings);
 
-        return new FingeredLine($fingerings, (new FingeringFindings($this->instrument, $wishes))->of($candidates, $grips), $search->costOf(0, $grips, null, null), new Alternatives($search, $grips), HandMarks::of($candidates->events, $grips, $steps));
+        return new FingeredLine($fingerings, (new FingeringFindings($this->instrument, $wishes))->of($candidates, $grips), $search->costOf(0, $grips, null, null), new Alternatives($search, $grips), HandMarks::of($candidates->events, $grips, $steps), $candidates->events, $grips, $steps);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Fingering\Alternative;
+use UprightPencil\Core\Fingering\PlayedLine;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
@@ -17,6 +18,7 @@ final readonly class MarkedPart
      * @param  list<NoteMark>  $notes  in written order
      * @param  list<Finding>  $findings  in the order of the page
      * @param  list<Alternative>  $alternatives  by phrase, cheapest first
+     * @param  list<PlayedLine>  $lines  the fingered lines, to look over
      */
     public function __construct(
         public Part $part,
@@ -28,6 +30,7 @@ final readonly class MarkedPart
         public float $bowingCost,
         public float $fingeringCost,
         public array $alternatives = [],
+        public array $lines = [],
     ) {}
 
     /** @return array<string, int> note id => ticks from the start of the part */
@@ -56,7 +59,7 @@ final readonly class MarkedPart
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
             'cost' => ['bowing' => round($this->bowingCost, 2), 'fingering' => round($this->fingeringCost, 2)],
             'alternatives' => array_map($this->alternative(...), $this->alternatives),
-        ];
+        ] + SizeUp::of($this)->toArray();
     }
 
     /** @return array<string, mixed> */

@@ -26,6 +26,7 @@ use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingeringFinding;
 use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Fingering\FingerMarks;
+use UprightPencil\Core\Fingering\PlayedLine;
 use UprightPencil\Core\Fingering\Solver;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Dynamics;
@@ -66,6 +67,9 @@ final class PartMarker
 
     /** @var list<Alternatives> of each line */
     private array $others = [];
+
+    /** @var list<PlayedLine> */
+    private array $lines = [];
 
     private int $strokes = 0;
 
@@ -279,6 +283,7 @@ final class PartMarker
         $marks = FingerMarks::of($line, $fingered->fingerings, $fingered->between, $this->settings->profile->fingers);
         $stays = $this->stays($line, $fingered->between->stays);
         $strings = $this->instrument->strings();
+        $places = array_flip(array_map(static fn (Event $event): string => $event->first()->id, $fingered->events));
         foreach ($fingered->fingerings as $id => $fingering) {
             $this->marks[$id] = [
                 ...$this->marks[$id] ?? [],
@@ -289,15 +294,42 @@ final class PartMarker
                 'slide' => $this->unlessTakenOff($id, 'slide', $fingered->between->slides),
                 'bar' => $this->unlessTakenOff($id, 'bar', $fingered->between->bars),
                 'stay' => $this->unlessTakenOff($id, 'stay', $stays),
-                'reasons' => $fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."],
+                'reasons' => [
+                    ...($fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."]),
+                    ...($this->settings->reasons && isset($marks->written[$id], $places[$id]) ? $this->reasonsFor($fingered, $places[$id], isset($marks->moves[$id])) : []),
+                ],
             ];
         }
+        $this->lines[] = PlayedLine::of($fingered, $this->part, $this->instrument, $this->settings->profile);
         $this->others[] = $fingered->alternatives;
         array_push($this->alternatives, ...$fingered->alternatives->best($this->settings->alternatives));
         $this->keepImpossible($fingered, [...$wishes->printed, ...$wishes->decided]);
         $this->fingeringCost += $fingered->cost;
         $events = $line->events;
         array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->fingeringFinding($finding, $events), $fingered->findings));
+    }
+
+    /**
+     * Every reason is a comparison: with the runner-up, and for a shift with staying where the hand was.
+     *
+     * @return list<string>
+     */
+    private function reasonsFor(FingeredLine $fingered, int $index, bool $moves): array
+    {
+        $stay = $moves ? $fingered->alternatives->withoutShift($index) : null;
+        $other = $fingered->alternatives->insteadOf($index);
+
+        return array_values(array_filter([
+            $stay === null ? null : sprintf('Without the shift %+.1f: %s.', $stay->extra, $stay->brief()),
+            $other === null ? null : sprintf('%s instead: %+.1f: %s.', $this->fingerOf($other, $fingered->events[$index]), $other->extra, $other->brief()),
+        ]));
+    }
+
+    private function fingerOf(Alternative $way, Event $event): string
+    {
+        $stop = $way->grips[(int) array_search($event, $way->events, true)]->lead();
+
+        return $this->settings->style->finger($stop->finger, $stop->placement).' on '.$this->instrument->stringName($stop->string);
     }
 
     /**
@@ -384,7 +416,7 @@ final class PartMarker
         }
         usort($this->findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
 
-        return new MarkedPart($this->part, $this->instrument, $this->settings->profile->level, $this->tempo->first(), $notes, $this->findings, $this->bowingCost, $this->fingeringCost, $this->alternatives);
+        return new MarkedPart($this->part, $this->instrument, $this->settings->profile->level, $this->tempo->first(), $notes, $this->findings, $this->bowingCost, $this->fingeringCost, $this->alternatives, $this->lines);
     }
 
     private function noteMark(Note $note, string $measure, float $beat): NoteMark

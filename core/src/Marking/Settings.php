@@ -21,6 +21,7 @@ final readonly class Settings
      * @param  Instrument|null  $instrument  null: guessed
      * @param  float  $tempo  quarters a minute where the file has none
      * @param  int  $alternatives  other fingerings wanted for each phrase
+     * @param  bool  $reasons  say of every written finger and shift why it is so; it takes as long again as the fingering
      * @param  bool  $planning  false: the bow is followed but nothing is planned
      */
     public function __construct(
@@ -33,6 +34,7 @@ final readonly class Settings
         public bool $fingering = true,
         public int $alternatives = 0,
         ?HouseStyle $style = null,
+        public bool $reasons = false,
     ) {
         $this->style = $style ?? HouseStyle::usual();
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);

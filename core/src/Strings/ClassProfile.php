@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Strings;
 
+use UprightPencil\Core\Score\Key;
+
 /** What a class has been taught and which schools it follows: a level with any part of it changed. */
 final readonly class ClassProfile
 {
@@ -11,6 +13,7 @@ final readonly class ClassProfile
      * @param  array<string, list<float>>  $positions  instrument => positions taught; others as the level has them
      * @param  array<string, list<string>>  $placements  instrument => “low 2”, “extended 4”, “harmonic”, … taught
      * @param  array<string, float>  $weights  cost term => factor on its cost
+     * @param  array{int, int}|null  $keys  from so many flats (as a negative number) to so many sharps
      */
     private function __construct(
         public Level $level,
@@ -26,6 +29,7 @@ final readonly class ClassProfile
         public LowFirst $lowFirst = LowFirst::Reach,
         public PrintedFingers $printed = PrintedFingers::Follow,
         public FingersWritten $fingers = FingersWritten::Changes,
+        private ?array $keys = null,
     ) {}
 
     public static function of(Level $level): self
@@ -42,7 +46,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -64,6 +68,7 @@ final readonly class ClassProfile
             self::choice(LowFirst::class, $data, 'lowFirst') ?? LowFirst::Reach,
             self::choice(PrintedFingers::class, $data, 'printed') ?? PrintedFingers::Follow,
             self::choice(FingersWritten::class, $data, 'fingers') ?? (($data['marks'] ?? null) === Density::Sparse->value ? FingersWritten::Doubtful : FingersWritten::Changes),
+            self::keysIn($data['keys'] ?? null),
         );
     }
 
@@ -105,6 +110,21 @@ final readonly class ClassProfile
     {
         return $place->placement === Placement::Regular
             || in_array($place->name(), $this->placements[$instrument->value] ?? $this->level->placements($instrument), true);
+    }
+
+    public function teachesKey(Key $key): bool
+    {
+        [$flats, $sharps] = $this->keys ?? $this->level->keys();
+
+        return $key->fifths >= $flats && $key->fifths <= $sharps;
+    }
+
+    /** What the class knew a year ago; null for beginners. */
+    public function before(): ?self
+    {
+        $level = $this->level->before();
+
+        return $level === null ? null : self::of($level);
     }
 
     /** The factor on a cost term, 1 unless the profile says otherwise. */
@@ -208,6 +228,20 @@ final readonly class ClassProfile
         }
 
         return $placements;
+    }
+
+    /** @return array{int, int}|null */
+    private static function keysIn(mixed $keys): ?array
+    {
+        if ($keys === null) {
+            return null;
+        }
+        [$flats, $sharps] = is_array($keys) ? [$keys['flats'] ?? null, $keys['sharps'] ?? null] : [null, null];
+        if (! is_int($flats) || ! is_int($sharps) || $flats < 0 || $sharps < 0 || $flats > 7 || $sharps > 7) {
+            throw new WrongProfile('Keys in a class profile read {"flats": 2, "sharps": 3}: the most that the class knows, 0 to 7.');
+        }
+
+        return [-$flats, $sharps];
     }
 
     /** @return array<string, float> */

@@ -21,6 +21,12 @@ enum Instrument: string
         );
     }
 
+    /** @param int $string 0 is the lowest */
+    public function stringName(int $string): string
+    {
+        return InstrumentData::STRINGS[$this->value][$string][0];
+    }
+
     /** The sounding MIDI number of the lowest open string. */
     public function lowest(): int
     {

@@ -53,6 +53,32 @@ enum Level: string
         };
     }
 
+    /** The level that a class comes from. */
+    public function before(): ?self
+    {
+        return match ($this) {
+            self::FirstYear => null,
+            self::SecondYear => self::FirstYear,
+            self::ThirdYear => self::SecondYear,
+            self::Advanced => self::ThirdYear,
+        };
+    }
+
+    /**
+     * Key signatures taught: ours, from the notes that the levels' fingers reach without accidentals.
+     *
+     * @return array{int, int} from so many flats (as a negative number) to so many sharps
+     */
+    public function keys(): array
+    {
+        return match ($this) {
+            self::FirstYear => [0, 2],
+            self::SecondYear => [-2, 3],
+            self::ThirdYear => [-3, 4],
+            self::Advanced => [-7, 7],
+        };
+    }
+
     public function openStrings(): OpenStrings
     {
         return $this === self::FirstYear ? OpenStrings::Open : OpenStrings::UpOpenDownFour;

@@ -57,6 +57,9 @@ final class Tune
     /** @var list<Barline> */
     private array $barlines = [];
 
+    /** @var array<string, float> letter and octave => the accidental that holds in this measure */
+    private array $held = [];
+
     /** @var list<Measure> */
     private array $measures = [];
 
@@ -126,7 +129,7 @@ final class Tune
         $this->measures[] = new Measure($number, $this->start, $this->onset, $this->meter, $this->key, $pickup, $this->items, [...$this->barlines, ...$right]);
         $this->start += $this->onset;
         $this->onset = $this->lastOnset = 0;
-        $this->items = $this->barlines = [];
+        $this->items = $this->barlines = $this->held = [];
     }
 
     private function note(string $word): void
@@ -153,6 +156,7 @@ final class Tune
             chord: $chord === '+',
             voice: '1',
             value: $this->value,
+            accidental: $what === 'r' ? null : $this->accidental(Pitch::named($what)),
             tieStart: $ties,
             tieStop: $this->tied,
             slurs: $slurs,
@@ -168,5 +172,15 @@ final class Tune
         );
         $this->tied = $chord === '+' ? $this->tied : $ties;
         $this->onset = $chord === '' ? $this->onset + $duration : $this->onset;
+    }
+
+    /** The sign that a publisher would print before a note; none where the key, the measure or a tie says it already. */
+    private function accidental(Pitch $pitch): ?string
+    {
+        $letter = $pitch->letter.$pitch->octave;
+        $now = $this->held[$letter] ?? (float) $this->key->alterOf($pitch->letter);
+        $this->tied || $this->held[$letter] = (float) $pitch->alter;
+
+        return $this->tied || $now === (float) $pitch->alter ? null : [-2 => 'flat-flat', -1 => 'flat', 0 => 'natural', 1 => 'sharp', 2 => 'double-sharp'][(int) $pitch->alter];
     }
 }

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Key;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+
+/** A fingered line as a teacher looks over it: note by note, phrase by phrase. */
+final readonly class PlayedLine
+{
+    /** A phrase without a rest is looked at in pieces of so many measures. */
+    private const PHRASE_MEASURES = 4;
+
+    /** @param list<PlayedNote> $notes */
+    private function __construct(
+        public array $notes,
+        public Instrument $instrument,
+        public ClassProfile $profile,
+    ) {}
+
+    public static function of(FingeredLine $line, Part $part, Instrument $instrument, ClassProfile $profile): self
+    {
+        $notes = [];
+        $phrase = -1;
+        $begun = -self::PHRASE_MEASURES;
+        foreach ($line->events as $place => $event) {
+            if ($place === 0 || $line->steps[$place]->afterRest() || $event->measure - $begun >= self::PHRASE_MEASURES || self::isRepeat($part->measures[$event->measure], $event->measure, $begun)) {
+                $phrase++;
+                $begun = $event->measure;
+            }
+            $notes[] = new PlayedNote($place, $event, $line->grips[$place], $line->steps[$place], $part->measures[$event->measure]->key ?? new Key(0), $phrase);
+        }
+
+        return new self($notes, $instrument, $profile);
+    }
+
+    private static function isRepeat(Measure $measure, int $index, int $begun): bool
+    {
+        foreach ($measure->barlines as $barline) {
+            if ($barline->place === 'left' && $index !== $begun) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<int, non-empty-list<PlayedNote>> */
+    public function phrases(): array
+    {
+        $phrases = [];
+        foreach ($this->notes as $note) {
+            $phrases[$note->phrase][] = $note;
+        }
+
+        return $phrases;
+    }
+
+    /** @return list<array{PlayedNote, PlayedNote}> each note with the one before it */
+    public function pairs(): array
+    {
+        $pairs = [];
+        for ($place = 1, $count = count($this->notes); $place < $count; $place++) {
+            $pairs[] = [$this->notes[$place - 1], $this->notes[$place]];
+        }
+
+        return $pairs;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Trouble;
+
+use UprightPencil\Core\Fingering\PlayedLine;
+use UprightPencil\Core\Fingering\PlayedNote;
+use UprightPencil\Core\Strings\Placement;
+
+/** Shifts under a slur, far ones with nothing to guide them, and the first one after a rest. */
+final class HardShifts implements Detector
+{
+    /** A third, in half steps. */
+    private const THIRD = 4;
+
+    public function find(PlayedLine $line): array
+    {
+        $spots = [];
+        $hand = null;
+        foreach ($line->notes as $place => $note) {
+            if ($note->stop()->finger === 0) {
+                continue;
+            }
+            $before = $line->notes[$place - 1] ?? null;
+            if ($hand !== null && $before !== null && $hand !== $note->grip->hand) {
+                array_push($spots, ...$this->look($line, $hand, $before, $note));
+            }
+            $hand = $note->grip->hand;
+        }
+
+        return $spots;
+    }
+
+    /** @return list<TroubleSpot> */
+    private function look(PlayedLine $line, int $from, PlayedNote $before, PlayedNote $note): array
+    {
+        $to = $line->instrument->positionName($note->grip->hand);
+        $drill = "There and back, slowly: {$before->name()} to {$note->name()}, with the finger of the first note leading the way.";
+        $guided = $before->stop()->finger === 0 || $before->stop()->placement === Placement::Harmonic || ($before->stop()->finger === $note->stop()->finger && $before->stop()->string === $note->stop()->string);
+        $far = abs($note->grip->hand - $from) > self::THIRD;
+
+        return match (true) {
+            $note->step->afterRest() => [new TroubleSpot('shift-after-rest', "{$from}/{$note->grip->hand}", 0.9, $note, "The hand goes to {$to} in the rest before {$note->name()}: it has to be found in silence.", 'Use the rest: set the hand, hear the note inwardly, then play.')],
+            $note->step->slurred => [new TroubleSpot('shift-in-slur', "{$from}/{$note->grip->hand}", 1.8, $note, "The hand shifts to {$to} under a slur, from {$before->name()} to {$note->name()}.", $drill)],
+            $far && ! $guided => [new TroubleSpot('shift-far', "{$from}/{$note->grip->hand}", 1.6, $note, 'The hand goes '.abs($note->grip->hand - $from)." half steps to {$to} for {$note->name()}, with no finger or open string to guide it.", $drill)],
+            default => [],
+        };
+    }
+}

@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Trouble;
+
+use UprightPencil\Core\Fingering\PlayedLine;
+
+/** A note that contradicts the key signature. */
+final class OffTheKey implements Detector
+{
+    public function find(PlayedLine $line): array
+    {
+        $spots = [];
+        foreach ($line->notes as $note) {
+            if ($note->offKey() !== 0.0) {
+                $spots[] = new TroubleSpot('off-the-key', $note->pitch()->letter.$note->pitch()->alter, 0.7, $note, "{$note->name()} is not in the key of {$note->key->name()}.");
+            }
+        }
+
+        return $spots;
+    }
+}

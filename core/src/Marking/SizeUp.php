@@ -1,0 +1,158 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Fingering\FingerPattern;
+use UprightPencil\Core\Fingering\FingerPatterns;
+use UprightPencil\Core\Fingering\FirstUse;
+use UprightPencil\Core\Fingering\FirstUses;
+use UprightPencil\Core\Fingering\Newness;
+use UprightPencil\Core\Fingering\PlayedLine;
+use UprightPencil\Core\Fingering\PlayedNote;
+use UprightPencil\Core\Fingering\Trouble\Troubles;
+use UprightPencil\Core\Fingering\Trouble\TroubleSpot;
+use UprightPencil\Core\Strings\Placement;
+
+/**
+ * What a director wants to know of a part before marking it: range, keys, patterns, the highest position, what is new
+ * for this class and where first, and the trouble spots, the most serious first (`product.md`, “Size it up”).
+ *
+ * @phpstan-type At array{note: string, measure: string, beat: float}
+ * @phpstan-type Extreme array{pitch: string, string: string, finger: string, note: string, measure: string, beat: float}
+ * @phpstan-type Summed array{lowest: Extreme|null, highest: Extreme|null, highestPosition: array{position: float, name: string, note: string, measure: string, beat: float}|null, shifts: int, crossingsUnderSlurs: int, extensions: int, new: list<string>}
+ * @phpstan-type First array{kind: string, what: string, newness: string, times: int, note: string, measure: string, beat: float}
+ * @phpstan-type Pattern array{string: string, pattern: string, position: float, from: string, to: string, note: string, measure: string, beat: float}
+ * @phpstan-type Spot array{code: string, seriousness: float, message: string, drill: string|null, times: int, measures: list<string>, note: string, measure: string, beat: float}
+ */
+final readonly class SizeUp
+{
+    /** @param array<string, array{measure: string, beat: float}> $places by note id */
+    private function __construct(
+        private MarkedPart $part,
+        private array $places,
+    ) {}
+
+    public static function of(MarkedPart $part): self
+    {
+        $places = [];
+        foreach ($part->notes as $mark) {
+            $places[$mark->note->id] = ['measure' => $mark->measure, 'beat' => $mark->beat];
+        }
+
+        return new self($part, $places);
+    }
+
+    /** @return array{summary: Summed, firsts: list<First>, patterns: list<Pattern>, troubleSpots: list<Spot>} */
+    public function toArray(): array
+    {
+        $firsts = $patterns = $troubles = [];
+        foreach ($this->part->lines as $line) {
+            array_push($firsts, ...FirstUses::of($line));
+            array_push($patterns, ...array_map(fn (FingerPattern $pattern): array => $this->pattern($line, $pattern), FingerPatterns::of($line)));
+            array_push($troubles, ...array_map(fn (array $trouble): array => $this->trouble($trouble['places'], $trouble['seriousness']), Troubles::of($line)));
+        }
+        usort($troubles, static fn (array $a, array $b): int => $b['seriousness'] <=> $a['seriousness']);
+
+        return [
+            'summary' => $this->summary($firsts),
+            'firsts' => array_map($this->first(...), $firsts),
+            'patterns' => $patterns,
+            'troubleSpots' => $troubles,
+        ];
+    }
+
+    /**
+     * @param  list<FirstUse>  $firsts
+     * @return Summed
+     */
+    private function summary(array $firsts): array
+    {
+        $notes = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->notes, $this->part->lines));
+        $pairs = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->pairs(), $this->part->lines));
+        $highest = $lowest = $top = null;
+        foreach ($notes as $note) {
+            $note->stop()->finger !== 0 && $note->grip->position > ($top?->grip->position ?? 0.0) && $top = $note;
+            $highest = $highest === null || $note->pitch()->midi() > $highest->pitch()->midi() ? $note : $highest;
+            $lowest = $lowest === null || $note->pitch()->midi() < $lowest->pitch()->midi() ? $note : $lowest;
+        }
+
+        return [
+            'lowest' => $lowest === null ? null : $this->extreme($lowest),
+            'highest' => $highest === null ? null : $this->extreme($highest),
+            'highestPosition' => $top === null ? null : ['position' => $top->grip->position, 'name' => $this->part->instrument->positionName($top->grip->hand)] + $this->at($top),
+            'shifts' => self::shifts($this->part->lines),
+            'crossingsUnderSlurs' => count(array_filter($pairs, static fn (array $pair): bool => $pair[1]->step->slurred && $pair[0]->stop()->string !== $pair[1]->stop()->string)),
+            'extensions' => count(array_filter($notes, static fn (PlayedNote $note): bool => $note->stop()->placement === Placement::Extended)),
+            'new' => array_values(array_map(static fn (FirstUse $use): string => $use->what, array_filter($firsts, static fn (FirstUse $use): bool => $use->newness === Newness::NotTaught))),
+        ];
+    }
+
+    /** @param list<PlayedLine> $lines */
+    private static function shifts(array $lines): int
+    {
+        $shifts = 0;
+        foreach ($lines as $line) {
+            $hand = null;
+            foreach ($line->notes as $note) {
+                if ($note->stop()->finger !== 0) {
+                    $shifts += $hand !== null && $hand !== $note->grip->hand ? 1 : 0;
+                    $hand = $note->grip->hand;
+                }
+            }
+        }
+
+        return $shifts;
+    }
+
+    /** @return Extreme */
+    private function extreme(PlayedNote $note): array
+    {
+        return [
+            'pitch' => $note->pitch()->spoken(),
+            'string' => $this->part->instrument->stringName($note->stop()->string),
+            'finger' => HouseStyle::usual()->finger($note->stop()->finger, $note->stop()->placement),
+        ] + $this->at($note);
+    }
+
+    /** @return At */
+    private function at(PlayedNote $note): array
+    {
+        return ['note' => $note->note()->id] + ($this->places[$note->note()->id] ?? ['measure' => '', 'beat' => 1.0]);
+    }
+
+    /** @return First */
+    private function first(FirstUse $use): array
+    {
+        return ['kind' => $use->kind, 'what' => $use->what, 'newness' => $use->newness->value, 'times' => $use->times] + $this->at($use->at);
+    }
+
+    /** @return Pattern */
+    private function pattern(PlayedLine $line, FingerPattern $pattern): array
+    {
+        return [
+            'string' => $line->instrument->stringName($pattern->string),
+            'pattern' => $pattern->name,
+            'position' => $line->instrument->position($pattern->hand),
+            'from' => $this->at($pattern->first)['measure'],
+            'to' => $this->at($pattern->last)['measure'],
+        ] + $this->at($pattern->first);
+    }
+
+    /**
+     * @param  non-empty-list<TroubleSpot>  $places
+     * @return Spot
+     */
+    private function trouble(array $places, float $seriousness): array
+    {
+        return [
+            'code' => $places[0]->code,
+            'seriousness' => $seriousness,
+            'message' => $places[0]->message,
+            'drill' => $places[0]->drill,
+            'times' => count($places),
+            'measures' => array_values(array_unique(array_map(fn (TroubleSpot $spot): string => $this->at($spot->at)['measure'], $places))),
+        ] + $this->at($places[0]->at);
+    }
+}
