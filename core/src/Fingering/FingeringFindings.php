@@ -13,6 +13,7 @@ final readonly class FingeringFindings
     public function __construct(
         private Instrument $instrument,
         private FingerWishes $wishes,
+        private Divisi $divisi,
     ) {}
 
     /**
@@ -32,9 +33,22 @@ final readonly class FingeringFindings
 
     private function unplayable(Event $event): FingeringFinding
     {
-        return count($event->notes) > 1
-            ? $this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord; divide it or leave notes out.')
-            : $this->finding($event, 'out-of-range', "{$this->name($event)} cannot be played on this instrument.");
+        if (count($event->notes) === 1) {
+            return $this->finding($event, 'out-of-range', "{$this->name($event)} cannot be played on this instrument.");
+        }
+        $divided = $this->divisi->of($event, null);
+
+        return $this->finding($event, 'unplayable-chord', 'One hand cannot hold this chord. '.($divided === [] ? 'Divide it or leave notes out.' : $this->shared($divided)), $divided);
+    }
+
+    /**
+     * “Divided: outside C4 (3 on G), inside B3 (2 on G).”
+     *
+     * @param  list<DividedNote>  $divided
+     */
+    private function shared(array $divided): string
+    {
+        return 'Divided: '.implode(', ', array_map(fn (DividedNote $one): string => "{$one->player} {$one->note->pitch?->spoken()} ({$one->stop->finger} on {$this->instrument->stringName($one->stop->string)})", $divided)).'.';
     }
 
     private function unkept(Event $event, Grip $grip): FingeringFinding
@@ -101,7 +115,8 @@ final readonly class FingeringFindings
         foreach ($grips as $index => $grip) {
             if ($grip->untaught !== null && ! isset($findings[$grip->untaught])) {
                 $often = $times[$grip->untaught] === 1 ? 'once' : "{$times[$grip->untaught]} times";
-                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$this->name($events[$index])} needs {$grip->untaught}, which this class has not been taught ({$often} in this part).");
+                $divided = count($grip->stops) > 1 ? $this->divisi->of($events[$index], $grips[$index - 1] ?? null) : [];
+                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$this->name($events[$index])} needs {$grip->untaught}, which this class has not been taught ({$often} in this part).".($divided === [] ? '' : ' '.$this->shared($divided)), $divided);
             }
         }
 
@@ -113,10 +128,11 @@ final readonly class FingeringFindings
         return (string) $event?->first()->pitch?->spoken();
     }
 
-    private function finding(Event $event, string $code, string $message): FingeringFinding
+    /** @param list<DividedNote> $divisi */
+    private function finding(Event $event, string $code, string $message, array $divisi = []): FingeringFinding
     {
         $note = $event->notes[$code === 'impossible-decision' ? $this->head($event) : 0];
 
-        return new FingeringFinding($code, $event->measure, $note, $message);
+        return new FingeringFinding($code, $event->measure, $note, $message, $divisi);
     }
 }

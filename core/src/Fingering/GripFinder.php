@@ -113,7 +113,8 @@ final class GripFinder
         $perHand = [];
         foreach ($pitches as $index => $pitch) {
             foreach ($this->stops($pitch) as [$hand, $stop, $untaught]) {
-                if (($locks[$index] ?? null)?->admits($stop, $this->instrument->position($hand)) ?? true) {
+                $lock = $locks[$index] ?? null;
+                if ($lock === null ? self::isOfItself($stop, $untaught, count($pitches)) : $lock->admits($stop, $this->instrument->position($hand))) {
                     $perHand[$hand][$index][] = [$stop, $untaught];
                 }
             }
@@ -126,6 +127,12 @@ final class GripFinder
         }
 
         return $grips;
+    }
+
+    /** Nobody plays a harmonic in a chord, or one that was never taught, unless it is asked for; the octave may be new. */
+    private static function isOfItself(Stop $stop, ?string $untaught, int $heads): bool
+    {
+        return $stop->placement !== Placement::Harmonic || ($heads === 1 && ($untaught === null || $stop->place() === $stop->offset));
     }
 
     /**

@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering;
 
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -46,7 +47,12 @@ final readonly class Solver
         $fingerings = $this->fingerings($candidates, $grips, $wishes);
         $this->carryOverTies($line, $fingerings);
 
-        return new FingeredLine($fingerings, (new FingeringFindings($this->instrument, $wishes))->of($candidates, $grips), $search->costOf(0, $grips, null, null), new Alternatives($search, $grips), HandMarks::of($candidates->events, $grips, $steps), $candidates->events, $grips, $steps);
+        return new FingeredLine($fingerings, (new FingeringFindings($this->instrument, $wishes, $this->divisi()))->of($candidates, $grips), $search->costOf(0, $grips, null, null), new Alternatives($search, $grips), HandMarks::of($candidates->events, $grips, $steps), $candidates->events, $grips, $steps);
+    }
+
+    private function divisi(): Divisi
+    {
+        return new Divisi(fn (Note $note): array => $note->pitch === null ? [] : $this->finder->grips([$this->sounding->sounding($note->pitch)], []));
     }
 
     /**

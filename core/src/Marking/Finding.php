@@ -13,6 +13,7 @@ final readonly class Finding
      * @param  string  $note  id
      * @param  list<array<string, mixed>>  $fixes  cheapest first
      * @param  bool  $mended  the proposed marks already take care of it
+     * @param  list<array{player: string, note: string, pitch: string, string: string, finger: int}>  $divisi  how players would share a chord
      */
     public function __construct(
         public string $code,
@@ -22,6 +23,7 @@ final readonly class Finding
         public string $message,
         public array $fixes = [],
         public bool $mended = false,
+        public array $divisi = [],
     ) {}
 
     /** @return array<string, mixed> */
@@ -35,6 +37,6 @@ final readonly class Finding
             'message' => $this->message,
             'fixes' => $this->fixes,
             'mended' => $this->mended,
-        ];
+        ] + ($this->divisi === [] ? [] : ['divisi' => $this->divisi]);
     }
 }

@@ -21,6 +21,7 @@ use UprightPencil\Core\Bowing\TravelledStroke;
 use UprightPencil\Core\Bowing\WrittenSigns;
 use UprightPencil\Core\Fingering\Alternative;
 use UprightPencil\Core\Fingering\Alternatives;
+use UprightPencil\Core\Fingering\DividedNote;
 use UprightPencil\Core\Fingering\FingeredLine;
 use UprightPencil\Core\Fingering\Fingering;
 use UprightPencil\Core\Fingering\FingeringFinding;
@@ -284,6 +285,7 @@ final class PartMarker
         $stays = $this->stays($line, $fingered->between->stays);
         $strings = $this->instrument->strings();
         $places = array_flip(array_map(static fn (Event $event): string => $event->first()->id, $fingered->events));
+        $broken = $this->broken($fingered);
         foreach ($fingered->fingerings as $id => $fingering) {
             $this->marks[$id] = [
                 ...$this->marks[$id] ?? [],
@@ -296,6 +298,7 @@ final class PartMarker
                 'stay' => $this->unlessTakenOff($id, 'stay', $stays),
                 'reasons' => [
                     ...($fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."]),
+                    ...(isset($broken[$id]) ? [$broken[$id]] : []),
                     ...($this->settings->reasons && isset($marks->written[$id], $places[$id]) ? $this->reasonsFor($fingered, $places[$id], isset($marks->moves[$id])) : []),
                 ],
             ];
@@ -323,6 +326,24 @@ final class PartMarker
             $stay === null ? null : sprintf('Without the shift %+.1f: %s.', $stay->extra, $stay->brief()),
             $other === null ? null : sprintf('%s instead: %+.1f: %s.', $this->fingerOf($other, $fingered->events[$index]), $other->extra, $other->brief()),
         ]));
+    }
+
+    /**
+     * A bow reaches two strings at a time: more notes are broken, the lower two first.
+     *
+     * @return array<string, string> first note's id => what to do
+     */
+    private function broken(FingeredLine $fingered): array
+    {
+        $told = [];
+        foreach ($fingered->events as $event) {
+            if (count($event->notes) > 2) {
+                $names = array_map(static fn (Note $note): string => (string) $note->pitch?->spoken(), $event->notes);
+                $told[$event->first()->id] = 'Broken chord: '.implode(' and ', array_slice($names, 0, 2)).' first, then '.implode(' and ', array_slice($names, -2)).'.';
+            }
+        }
+
+        return $told;
     }
 
     private function fingerOf(Alternative $way, Event $event): string
@@ -399,7 +420,13 @@ final class PartMarker
             }
         }
 
-        return new Finding($finding->code, $this->part->measures[$finding->measure]->number, $beat, $finding->note->id, $finding->message);
+        return new Finding($finding->code, $this->part->measures[$finding->measure]->number, $beat, $finding->note->id, $finding->message, divisi: array_map(fn (DividedNote $one): array => [
+            'player' => $one->player,
+            'note' => $one->note->id,
+            'pitch' => (string) $one->note->pitch?->name(),
+            'string' => $this->instrument->stringName($one->stop->string),
+            'finger' => $one->stop->finger,
+        ], $finding->divisi));
     }
 
     private function result(): MarkedPart

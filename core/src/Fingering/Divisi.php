@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering;
+
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Note;
+
+/** Shares the notes of a chord among players: the outside player takes the top. */
+final readonly class Divisi
+{
+    /** @param \Closure(Note): list<Grip> $grips the ways to play one note alone */
+    public function __construct(private \Closure $grips) {}
+
+    /** @return list<DividedNote> from the top down; empty when some note cannot be played at all */
+    public function of(Event $event, ?Grip $beside): array
+    {
+        $notes = $event->notes;
+        usort($notes, static fn (Note $a, Note $b): int => ($b->pitch?->midi() ?? 0) <=> ($a->pitch?->midi() ?? 0));
+        $divided = [];
+        foreach ($notes as $index => $note) {
+            $grips = ($this->grips)($note);
+            if ($grips === []) {
+                return [];
+            }
+            usort($grips, static fn (Grip $a, Grip $b): int => self::distance($a, $beside) <=> self::distance($b, $beside));
+            $divided[] = new DividedNote(count($notes) === 2 ? ['outside', 'inside'][$index] : 'desk '.($index + 1), $note, $grips[0]->lead());
+        }
+
+        return $divided;
+    }
+
+    /** Near to the hand that the players have just had, and without strain. */
+    private static function distance(Grip $grip, ?Grip $beside): float
+    {
+        return abs($grip->hand - ($beside->hand ?? 2)) + 3 * $grip->lead()->strain + ($grip->untaught === null ? 0 : 20);
+    }
+}
