@@ -27,6 +27,8 @@ Route::prefix('api')->group(static function (): void {
         Route::post('ensembles/{ensemble}/pieces', [ImportController::class, 'store'])->middleware('throttle:imports');
         Route::get('parts/{part}', [PartController::class, 'show'])->can('view', 'part');
         Route::get('parts/{part}/why/{note}', [PartController::class, 'why'])->can('view', 'part');
+        Route::get('parts/{part}/ways', [PartController::class, 'ways'])->can('view', 'part');
+        Route::get('parts/{part}/size-up', [PartController::class, 'sizeUp'])->can('view', 'part');
         Route::get('parts/{part}/sheet', [PartController::class, 'sheet'])->can('view', 'part');
         Route::get('parts/{part}/musicxml', [PartController::class, 'musicXml'])->can('view', 'part');
         Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');

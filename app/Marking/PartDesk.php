@@ -7,8 +7,11 @@ namespace App\Marking;
 use App\Models\Part;
 use App\Models\User;
 use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Ensemble\TuningSpots;
+use UprightPencil\Core\Fingering\Alternative;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Finding;
 use UprightPencil\Core\Marking\MarkedPart;
@@ -18,6 +21,8 @@ use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\SizeUp;
+use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
@@ -30,6 +35,9 @@ use UprightPencil\Core\Strings\StringName;
 /** One stored part, worked out by the core. */
 final readonly class PartDesk
 {
+    /** Other ways to finger a span that are offered at a time. */
+    private const WAYS = 4;
+
     private Score $score;
 
     private PartLog $log;
@@ -96,16 +104,47 @@ final readonly class PartDesk
     }
 
     /**
-     * Why a note is fingered as it is: what the cheapest other way would gain and cost.
+     * Why a note is fingered as it is: what the cheapest other way would gain and cost, and what a shift to it saves.
      *
-     * @return array<string, mixed>|null null when there is no other way
+     * @return array{instead: array<string, mixed>|null, withoutShift: array<string, mixed>|null} null where there is no other way
      */
-    public function why(string $note): ?array
+    public function why(string $note): array
     {
-        $decisions = PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
-        $instead = PartMarker::instead($this->score, $this->scorePart(), $decisions, $this->settings(), $note);
+        $why = PartMarker::why($this->score, $this->scorePart(), $this->decided(), $this->settings(), $note);
 
-        return $instead === null ? null : MarkedPart::told($instead, $this->part->instrument);
+        return array_map(fn (?Alternative $way): ?array => $way === null ? null : MarkedPart::told($way, $this->part->instrument), $why);
+    }
+
+    /**
+     * The cheapest other ways to finger a span, or the phrase around a single note.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function ways(string $from, string $to): array
+    {
+        $ways = PartMarker::ways($this->score, $this->scorePart(), $this->decided(), $this->settings(), $from, $to, self::WAYS);
+
+        return array_map(fn (Alternative $way): array => MarkedPart::told($way, $this->part->instrument), $ways);
+    }
+
+    /** @return array<string, mixed> what to know of a part before marking it */
+    public function sizeUp(): array
+    {
+        $siblings = $this->part->piece->parts()->get()->all();
+        $parts = array_map(static fn (Part $sibling): ScorePart => self::scoreOf($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
+        $summary = Summary::of(new Reading($this->score, []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
+
+        return SizeUp::of($this->marked())->toArray() + [
+            'keys' => $summary['keys'],
+            'meters' => $summary['meters'],
+            'measures' => $summary['measures'],
+            'tuning' => TuningSpots::of($this->score->with(parts: $parts)),
+        ];
+    }
+
+    private function decided(): PartDecisions
+    {
+        return PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
     }
 
     /** @return array<string, mixed> what the desk draws anew after every decision */

@@ -56,6 +56,8 @@ final class SafetyTest extends TestCase
         yield ['GET', '/api/parts/PART/musicxml'];
         yield ['GET', '/api/parts/PART/sheet'];
         yield ['GET', '/api/parts/PART/why/n1'];
+        yield ['GET', '/api/parts/PART/ways?from=n1&to=n2'];
+        yield ['GET', '/api/parts/PART/size-up'];
         yield ['GET', '/api/parts/PART/log'];
         yield ['POST', '/api/parts/PART/log'];
         yield ['POST', '/api/parts/PART/preview'];

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Marking\PartDesk;
 use App\Models\Part;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 
@@ -29,7 +30,20 @@ final class PartController extends Controller
 
     public function why(Part $part, string $note): JsonResponse
     {
-        return new JsonResponse(['instead' => (new PartDesk($part))->why($note)]);
+        return new JsonResponse((new PartDesk($part))->why($note));
+    }
+
+    public function ways(Request $request, Part $part): JsonResponse
+    {
+        /** @var array{from: string, to: string} $span */
+        $span = $request->validate(['from' => ['required', 'string', 'max:200'], 'to' => ['required', 'string', 'max:200']]);
+
+        return new JsonResponse(['ways' => (new PartDesk($part))->ways($span['from'], $span['to'])]);
+    }
+
+    public function sizeUp(Part $part): JsonResponse
+    {
+        return new JsonResponse((new PartDesk($part))->sizeUp());
     }
 
     public function sheet(Part $part): JsonResponse

@@ -15,6 +15,7 @@ final readonly class Alternative
     /**
      * @param  list<Event>  $events
      * @param  list<Grip>  $grips  one for each event
+     * @param  list<Grip>  $chosen  the grips that it would replace, one for each event
      * @param  float  $extra  points that it costs more than the chosen one
      * @param  array<string, float>  $differences  term => points more (or, negative, fewer)
      * @param  array<string, string>  $sentences  term => what it is about
@@ -22,6 +23,7 @@ final readonly class Alternative
     public function __construct(
         public array $events,
         public array $grips,
+        private array $chosen,
         public float $extra,
         public array $differences,
         private array $sentences,
@@ -55,6 +57,15 @@ final readonly class Alternative
         uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
 
         return array_map(fn (string $term, float $points): string => sprintf('%s %+.1f: %s', $term, $points, $this->sentences[$term] ?? ''), array_keys($found), $found);
+    }
+
+    /** Whether this way plays an event otherwise than the chosen one. */
+    public function differsAt(int $index): bool
+    {
+        $one = $this->grips[$index];
+        $other = $this->chosen[$index];
+
+        return $one->id !== $other->id && ($one->stops != $other->stops || ($one->hand !== $other->hand && ! $one->isOpen()));
     }
 
     /** The same fingers on the same strings have the same key. */

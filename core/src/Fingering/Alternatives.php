@@ -82,18 +82,53 @@ final readonly class Alternatives
     {
         $found = [];
         foreach ($count > 0 ? $this->phrases() : [] as [$from, $to]) {
-            $ways = [];
-            for ($index = $from; $index <= $to; $index++) {
-                $way = $this->forced($index, $from, $to);
-                if ($way !== null) {
-                    $ways[$way->key()] = $way;
-                }
-            }
-            usort($ways, static fn (Alternative $a, Alternative $b): int => $a->extra <=> $b->extra ?: strcmp($a->key(), $b->key()));
-            array_push($found, ...array_slice($ways, 0, $count));
+            array_push($found, ...$this->ways($from, $to, $from, $to, $count));
         }
 
         return $found;
+    }
+
+    /**
+     * The cheapest ways to finger a span, or the phrase around a single note, that differ in what was selected.
+     *
+     * @param  int  $from  place of the first selected note
+     * @param  int  $to  place of the last
+     * @return list<Alternative> in order of cost
+     */
+    public function forSpan(int $from, int $to, int $count): array
+    {
+        foreach ($from === $to ? $this->phrases() : [] as [$start, $end]) {
+            if ($start <= $from && $from <= $end) {
+                return $this->ways($from, $from, $start, $end, $count);
+            }
+        }
+
+        return $this->ways($from, $to, $from, $to, $count);
+    }
+
+    /**
+     * Each selected note is given each of its other fingers in turn, and what is around it adapts.
+     *
+     * @param  int  $first  place of the first note that has to differ
+     * @param  int  $last  place of the last such note
+     * @param  int  $from  place of the first note that may differ
+     * @param  int  $to  place of the last such note
+     * @return list<Alternative>
+     */
+    private function ways(int $first, int $last, int $from, int $to, int $count): array
+    {
+        $ways = [];
+        for ($index = $first; $index <= $last; $index++) {
+            foreach ($first === $last ? $this->search->fingersBeside($index, $this->grips[$index]) : [$this->search->otherGrips($index, $this->grips[$index])] as $others) {
+                if ($others !== []) {
+                    $way = $this->compared([$index => $others], $from, $to);
+                    $ways[$way->key()] = $way;
+                }
+            }
+        }
+        usort($ways, static fn (Alternative $a, Alternative $b): int => $a->extra <=> $b->extra ?: strcmp($a->key(), $b->key()));
+
+        return array_slice($ways, 0, $count);
     }
 
     /** @return list<array{int, int}> */
@@ -136,6 +171,7 @@ final readonly class Alternatives
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),
             $path->states,
+            $chosen,
             round($extra, 3),
             $differences,
             array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),

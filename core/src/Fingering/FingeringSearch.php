@@ -109,6 +109,21 @@ final class FingeringSearch
     }
 
     /**
+     * The other grips at an event, grouped by string and finger.
+     *
+     * @return list<non-empty-list<Grip>>
+     */
+    public function fingersBeside(int $index, Grip $than): array
+    {
+        $groups = [];
+        foreach ($this->otherGrips($index, $than) as $grip) {
+            $groups["{$grip->lead()->string}/{$grip->lead()->finger}"][] = $grip;
+        }
+
+        return array_values($groups);
+    }
+
+    /**
      * The grips at an event that do not need the hand in one place.
      *
      * @return list<Grip>

@@ -44,7 +44,7 @@ final class FirstUses
         if ($before !== null && Link::Slide->joins($before->stop(), $note->stop()) && ! $note->step->afterRest()) {
             $this->add('technique', $before->grip->hand === $note->grip->hand ? 'a finger that slides a half step' : 'a shift on one finger', $note);
         }
-        if ($before !== null && Link::Bar->joins($before->stop(), $note->stop())) {
+        if ($before !== null && $note->step->isClose() && Link::Bar->joins($before->stop(), $note->stop())) {
             $this->add('technique', 'a bar over two strings', $note);
         }
         if (count($note->grip->stops) > 1) {

@@ -12,9 +12,6 @@ use UprightPencil\Core\Score\Event;
  */
 final class HandMarks
 {
-    /** Notes closer than this are worth keeping a finger down for, in seconds. */
-    private const CLOSE = 0.55;
-
     private const REMIND_AFTER_MEASURES = 8;
 
     /** @var array<string, string> note id => the note before, from which the finger slides */
@@ -92,7 +89,7 @@ final class HandMarks
     private function barFrom(int $place): int
     {
         $to = $place;
-        while (isset($this->grips[$to + 1]) && ! $this->steps[$to + 1]->afterRest() && $this->barred($place, $to, $to + 1)) {
+        while (isset($this->grips[$to + 1]) && $this->steps[$to + 1]->isClose() && $this->barred($place, $to, $to + 1)) {
             $to++;
         }
         if ($to > $place) {
@@ -133,12 +130,7 @@ final class HandMarks
             && $stop->finger === $again->lead()->finger && $stop->string === $again->lead()->string && $stop->place() === $again->lead()->place()
             && abs($between->lead()->string - $stop->string) === 1 && $between->lead()->finger !== $stop->finger
             && $between->hand === $held->hand
-            && $this->isClose($from + 1) && $this->isClose($from + 2);
-    }
-
-    private function isClose(int $place): bool
-    {
-        return $this->steps[$place]->secondsBefore <= self::CLOSE && ! $this->steps[$place]->afterRest();
+            && $this->steps[$from + 1]->isClose() && $this->steps[$from + 2]->isClose();
     }
 
     private function isDue(int $place): bool

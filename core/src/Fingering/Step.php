@@ -10,6 +10,9 @@ final readonly class Step
     /** Notes closer than this are fast, in seconds: sixteenths from 60, eighths from 120 quarters a minute. */
     private const FAST = 0.26;
 
+    /** Seconds; a quarter at 110. */
+    private const CLOSE = 0.55;
+
     /**
      * @param  float  $secondsBefore  from the start of the event before to the start of this one
      * @param  float  $restBefore  of silence before this event, in seconds
@@ -52,6 +55,12 @@ final readonly class Step
             | ($this->returns ? 32 : 0)
             | ($this->comesBack ? 64 : 0)
             | ($this->link?->number() ?? 0) << 7;
+    }
+
+    /** So soon after the note before that a finger had better stay where it is. */
+    public function isClose(): bool
+    {
+        return $this->secondsBefore <= self::CLOSE && ! $this->afterRest();
     }
 
     public function isFast(): bool

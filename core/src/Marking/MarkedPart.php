@@ -68,16 +68,19 @@ final readonly class MarkedPart
         return self::told($alternative, $this->instrument);
     }
 
-    /** @return array<string, mixed> an alternative in the words of `contract.md` */
+    /** @return array<string, mixed> an alternative in the words of `contract.md`, with the decisions that would take it */
     public static function told(Alternative $alternative, Instrument $instrument): array
     {
-        $strings = $instrument->strings();
-        $notes = [];
+        $notes = $decisions = [];
         foreach ($alternative->events as $index => $event) {
-            $grip = $alternative->grips[$index];
             foreach ($event->notes as $head => $note) {
-                $stop = $grip->stops[$head];
-                $notes[] = ['id' => $note->id, 'string' => $strings[$stop->string]->name, 'finger' => $stop->finger, 'placement' => $stop->placement->value, 'position' => $grip->position];
+                $stop = $alternative->grips[$index]->stops[$head];
+                $position = $alternative->grips[$index]->position;
+                $way = ['string' => $instrument->stringName($stop->string), 'finger' => $stop->finger, 'placement' => $stop->placement->value];
+                $notes[] = ['id' => $note->id] + $way + ['position' => $position];
+                if ($alternative->differsAt($index)) {
+                    $decisions[] = ['note' => $note->id] + $way + ($stop->finger === 0 ? [] : ['position' => $position]);
+                }
             }
         }
 
@@ -86,6 +89,7 @@ final readonly class MarkedPart
             'to' => $notes[count($notes) - 1]['id'] ?? null,
             'extra' => $alternative->extra,
             'notes' => $notes,
+            'decisions' => $decisions,
             'gains' => $alternative->gains(),
             'costs' => $alternative->costs(),
         ];

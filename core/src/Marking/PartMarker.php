@@ -91,21 +91,47 @@ final class PartMarker
         $this->dynamics = Dynamics::of($part);
     }
 
-    /** Why a note is fingered as it is: the cheapest other way; null when there is none, or no such note. */
-    public static function instead(Score $score, Part $part, PartDecisions $decisions, Settings $settings, string $note): ?Alternative
+    /**
+     * Why a note is fingered as it is: the cheapest other way, and for a shift the cheapest way without it.
+     *
+     * @return array{instead: Alternative|null, withoutShift: Alternative|null}
+     */
+    public static function why(Score $score, Part $part, PartDecisions $decisions, Settings $settings, string $note): array
     {
-        $marker = new self($score, $part, $decisions, $settings);
-        foreach (Line::allOf($part) as $line) {
-            $marker->markLine($line);
-        }
-        foreach ($marker->others as $alternatives) {
+        foreach (self::lines($score, $part, $decisions, $settings) as $alternatives) {
             $index = $alternatives->indexOf($note);
             if ($index !== null) {
-                return $alternatives->insteadOf($index);
+                return ['instead' => $alternatives->insteadOf($index), 'withoutShift' => $alternatives->withoutShift($index)];
             }
         }
 
-        return null;
+        return ['instead' => null, 'withoutShift' => null];
+    }
+
+    /**
+     * The cheapest other ways to finger a span of notes, or the phrase around a single one.
+     *
+     * @return list<Alternative> in order of cost
+     */
+    public static function ways(Score $score, Part $part, PartDecisions $decisions, Settings $settings, string $from, string $to, int $count): array
+    {
+        foreach (self::lines($score, $part, $decisions, $settings) as $alternatives) {
+            $places = [$alternatives->indexOf($from), $alternatives->indexOf($to)];
+            if (is_int($places[0]) && is_int($places[1])) {
+                return $alternatives->forSpan(min($places), max($places), $count);
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Alternatives> of each line */
+    private static function lines(Score $score, Part $part, PartDecisions $decisions, Settings $settings): array
+    {
+        $marker = new self($score, $part, $decisions, $settings);
+        array_map($marker->markLine(...), Line::allOf($part));
+
+        return $marker->others;
     }
 
     public static function mark(Score $score, Part $part, PartDecisions $decisions, Settings $settings): MarkedPart

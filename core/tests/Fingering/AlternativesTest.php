@@ -107,15 +107,15 @@ final class AlternativesTest extends TestCase
         $score = Tune::score('G3q A3 B3 A3');
         $part = $score->parts[0];
 
-        self::assertNull(PartMarker::instead($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of(Level::FirstYear), Instrument::Violin), 'n1'));
-        self::assertNull(PartMarker::instead($score, $part, PartDecisions::of($part, []), new Settings, 'nowhere'));
+        self::assertNull(PartMarker::why($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of(Level::FirstYear), Instrument::Violin), 'n1')['instead']);
+        self::assertNull(PartMarker::why($score, $part, PartDecisions::of($part, []), new Settings, 'nowhere')['instead']);
     }
 
     private static function why(string $tune, string $note): Alternative
     {
         $score = Tune::score($tune);
         $part = $score->parts[0];
-        $why = PartMarker::instead($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin), $note);
+        $why = PartMarker::why($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin), $note)['instead'];
         self::assertNotNull($why);
 
         return $why;

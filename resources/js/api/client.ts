@@ -1,4 +1,4 @@
-import type { Decision, DeskPart, Drawn, Instead, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble } from './types'
+import type { Decision, DeskPart, Drawn, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble, SizeUp, Way, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -97,7 +97,9 @@ export const api = {
     append: (id: number, entry: LogEntry) => request<Marking>('POST', `parts/${id}/log`, entry),
     sheet: (id: number) => request<{ sheet: SheetLine[] }>('GET', `parts/${id}/sheet`),
     preview: (id: number, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview`, { decisions }),
-    why: (id: number, note: string) => request<{ instead: Instead | null }>('GET', `parts/${id}/why/${encodeURIComponent(note)}`),
+    why: (id: number, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}`),
+    ways: (id: number, from: string, to: string) => request<{ ways: Way[] }>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to }).toString()}`),
+    sizeUp: (id: number) => request<SizeUp>('GET', `parts/${id}/size-up`),
     links: (part: number) => request<{ links: Link[] }>('GET', `parts/${part}/links`),
     openLink: (part: number, days: number) =>
         request<{ link: Link; address: string }>('POST', `parts/${part}/links`, { days }),

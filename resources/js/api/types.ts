@@ -172,12 +172,48 @@ export interface Stop {
     hand: number
 }
 
-/** The cheapest other way to finger a note, and how it compares. */
-export interface Instead {
+/** Another way to finger a stretch, and how it compares with the chosen one. */
+export interface Way {
     extra: number
     notes: { id: string; string: string; finger: number; placement: string; position: number }[]
+    /** What would be decided to take it. */
+    decisions: Decision[]
     gains: string[]
     costs: string[]
+}
+
+/** Why a note is fingered as it is; null where there is no other way. */
+export interface Why {
+    instead: Way | null
+    withoutShift: Way | null
+}
+
+interface Where {
+    note: string
+    measure: string
+    beat: number
+}
+
+type Extreme = Where & { pitch: string; string: string; finger: string }
+
+/** What to know of a part before marking it. */
+export interface SizeUp {
+    keys: string[]
+    meters: string[]
+    measures: number
+    summary: {
+        lowest: Extreme | null
+        highest: Extreme | null
+        highestPosition: (Where & { position: number; name: string }) | null
+        shifts: number
+        crossingsUnderSlurs: number
+        extensions: number
+        new: string[]
+    }
+    firsts: (Where & { kind: string; what: string; newness: 'not-taught' | 'recent' | 'known'; times: number })[]
+    patterns: (Where & { string: string; pattern: string; position: number; from: string; to: string })[]
+    troubleSpots: (Where & { code: string; seriousness: number; message: string; drill: string | null; times: number; measures: string[] })[]
+    tuning: { pitch: string; measure: string; to: string; seconds: number; sections: string[] }[]
 }
 
 export interface Marking extends Drawn {

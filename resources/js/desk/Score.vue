@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
-import type { Mark, NoteInfo } from '../api/types'
-import { ScorePage, type Flag } from './score-page'
+import type { Mark } from '../api/types'
+import { ScorePage, type Flag, type Tracks } from './score-page'
 
 const props = defineProps<{
     music: string
@@ -10,8 +10,7 @@ const props = defineProps<{
     label: string
     selected?: string[]
     flags?: Flag[]
-    /** What the bow track shows; absent: no track. */
-    track?: { notes: NoteInfo[]; troubled: Set<string>; before: NoteInfo[] | null } | null
+    tracks?: Tracks | null
 }>()
 
 const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string, extend: boolean] }>()
@@ -46,7 +45,7 @@ async function draw(): Promise<void> {
 }
 
 function follow(): void {
-    page?.follow(props.track?.notes ?? null, props.track?.troubled, props.track?.before)
+    page?.follow(props.tracks ?? null)
 }
 
 function choose(event: MouseEvent): void {
@@ -73,7 +72,7 @@ watch(
     (layer) => page?.paint(layer),
     { flush: 'sync' },
 )
-watch(() => props.track, follow)
+watch(() => props.tracks, follow)
 watch(
     () => props.flags,
     (flags) => page?.flag(flags ?? []),

@@ -8,9 +8,6 @@ import { element } from './svg'
  */
 export const TRACK_HEIGHT = 3.4 * SPACE
 
-/** Room for the tabs of the findings, which hang between the staff and the track. */
-const GAP = 2.9 * SPACE
-
 interface Leg {
     x1: number
     x2: number
@@ -22,11 +19,9 @@ interface Leg {
 }
 
 /**
- * @param bottom y under everything printed on this line of music
  * @param before the track before a change, drawn faintly behind
  */
-export function track(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<string>, bottom: number, before: readonly NoteInfo[] | null): SVGGElement {
-    const top = bottom + GAP
+export function track(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<string>, top: number, before: readonly NoteInfo[] | null): SVGGElement {
     const made = element('g', { class: 'bow-track' })
     const right = system.barlines.at(-1) ?? 0
     const left = Math.min(...[...system.heads.values()].map(({ box }) => box.x), right) - 0.8 * SPACE

@@ -13,8 +13,12 @@ export interface DeskHands {
     decide(...decisions: Decision[]): void
     preview(): void
     why(): void
+    /** Other ways to finger the selection; again: the next one on the page. */
+    ways(): void
+    sizeUp(): void
     leave(): void
-    track(): void
+    bowTrack(): void
+    handTrack(): void
     line(by: number): void
     edge(last: boolean): void
     finding(by: number): void
@@ -58,10 +62,10 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['ArrowDown'], label: 'Line below', group: 'Walk', run: () => hands.line(1) },
         { keys: ['Home'], label: 'First note', group: 'Walk', run: () => hands.edge(false) },
         { keys: ['End'], label: 'Last note', group: 'Walk', run: () => hands.edge(true) },
-        { keys: ['f'], label: 'Next finding', group: 'Walk', run: () => hands.finding(1), hint: 'next finding' },
+        { keys: ['f'], label: 'Next finding', group: 'Walk', run: () => hands.finding(1), hint: 'findings' },
         { keys: ['Shift+f'], label: 'Finding before', group: 'Walk', run: () => hands.finding(-1) },
-        { keys: ['v'], label: 'Look at the finding’s next fix on the page', group: 'Walk', run: () => hands.preview(), hint: 'look at a fix' },
-        { keys: ['Enter'], label: 'Take the fix', group: 'Walk', run: () => hands.takeFix() },
+        { keys: ['v'], label: 'Look at the finding’s next fix on the page', group: 'Walk', run: () => hands.preview(), hint: 'fixes' },
+        { keys: ['Enter'], label: 'Take the fix or the fingering that is looked at', group: 'Walk', run: () => hands.takeFix() },
         { keys: ['Escape'], label: 'Leave the preview or the span', group: 'Walk', run: () => hands.leave() },
         { keys: ['d', 'l'], label: 'Down-bow: land this note down, the way to it is planned', short: 'Down', group: 'Bow', run: () => hands.bow({ direction: 'down', bowMark: null }) },
         { keys: ['u'], label: 'Up-bow', short: 'Up', group: 'Bow', run: () => hands.bow({ direction: 'up', bowMark: null }) },
@@ -96,11 +100,14 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['Shift+s'], label: 'Slide to this note with the finger of the note before', short: 'Slide', group: 'Finger', run: () => turn(hands, 'slide') },
         { keys: ['Shift+b'], label: 'Bar: this finger over the next string too', short: 'Bar', group: 'Finger', run: () => turn(hands, 'bar') },
         { keys: ['Shift+d'], label: 'Finger stays down', short: 'Stay', group: 'Finger', run: () => turn(hands, 'stay') },
-        { keys: ['w'], label: 'Why this finger, and what else', short: 'Why?', group: 'Finger', run: () => hands.why() },
-        { keys: ['Delete', 'Backspace'], label: 'Take away', group: 'Finger', run: () => takeAway(hands), hint: 'take away' },
+        { keys: ['a'], label: 'Another way to finger the note or span; again: the next', short: 'Ways', group: 'Finger', run: () => hands.ways(), hint: 'other fingers' },
+        { keys: ['w'], label: 'Why this finger, and not another', short: 'Why?', group: 'Finger', run: () => hands.why() },
+        { keys: ['Delete', 'Backspace'], label: 'Take away what is decided; again: what is proposed', short: 'Erase', group: 'Finger', run: () => takeAway(hands) },
         { keys: ['z', 'Ctrl+z'], label: 'Undo', group: 'Page', run: () => hands.undo() },
         { keys: ['y', 'Ctrl+y', 'Ctrl+Shift+z'], label: 'Redo', group: 'Page', run: () => hands.redo() },
-        { keys: ['b'], label: 'Bow track on or off', group: 'Page', run: () => hands.track(), hint: 'bow track' },
+        { keys: ['b'], label: 'Bow track on or off', group: 'Page', run: () => hands.bowTrack(), hint: 'bow track' },
+        { keys: ['m'], label: 'Hand track on or off', group: 'Page', run: () => hands.handTrack(), hint: 'hand track' },
+        { keys: ['q'], label: 'Size the part up: keys, range, what is new, what is hard', group: 'Page', run: () => hands.sizeUp(), hint: 'size up' },
         { keys: ['o'], label: 'Hand out', group: 'Page', run: () => hands.handOut() },
         { keys: ['?'], label: 'This sheet', group: 'Page', run: () => hands.keys() },
     ]

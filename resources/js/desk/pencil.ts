@@ -78,7 +78,7 @@ class PencilLine {
     }
 
     private upright(x: number, top: number, bottom: number, mark: Mark): void {
-        this.add(element('path', { fill: 'none', 'stroke-width': 30, d: `M${x + 10} ${top} h-60 V${bottom} h60` }), mark, 'bar')
+        this.add(element('g', {}, element('path', { fill: 'none', 'stroke-width': 30, d: `M${x + 10} ${top} h-60 V${bottom} h60` })), mark, 'bar')
     }
 
     /** A line over everything from one note to another; over a line's end it stays open. */

@@ -1,18 +1,32 @@
 import type { Mark, NoteInfo } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
+import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
 import { SPACE, unpack, type Engraving, type Head, type System } from './engraving'
 import { draw, ROOM } from './pencil'
 import { element } from './svg'
 
 const BETWEEN_LINES = 1.6 * SPACE
-const TRACK_ROOM = TRACK_HEIGHT + 3 * SPACE
+/** Room for the tabs of the findings, which hang between the staff and the tracks. */
+const TABS = 2.9 * SPACE
+const BETWEEN_TRACKS = 0.9 * SPACE
 const FONTS = ['400 16px "Source Serif 4"', 'bold 16px "Source Serif 4"', 'italic 16px "Source Serif 4"', '16px "Patrick Hand"']
 
 export interface Flag {
     note: string
     number: number
     mended: boolean
+}
+
+/** What runs with the music under every line. */
+export interface Tracks {
+    notes: readonly NoteInfo[]
+    /** The notes before a previewed change. */
+    before: readonly NoteInfo[] | null
+    /** The path of the bow, with the notes at which it has trouble; null: not shown. */
+    bow: { troubled: ReadonlySet<string> } | null
+    /** The strings and the hand; null: not shown. Names of the strings, lowest first. */
+    hand: { strings: readonly string[] } | null
 }
 
 interface Line {
@@ -41,7 +55,7 @@ export class ScorePage {
 
     private flags: readonly Flag[] = []
 
-    private tracked: { notes: readonly NoteInfo[]; troubled: ReadonlySet<string>; before: readonly NoteInfo[] | null } | null = null
+    private tracks: Tracks | null = null
 
     constructor(host: HTMLElement) {
         host.append(this.drawing)
@@ -86,22 +100,23 @@ export class ScorePage {
         }
     }
 
-    /**
-     * Draws the bow track under every line of music; null takes it away.
-     *
-     * @param troubled notes at which the bow has trouble
-     * @param before the track before a previewed change
-     */
-    follow(notes: readonly NoteInfo[] | null, troubled: ReadonlySet<string> = new Set(), before: readonly NoteInfo[] | null = null): void {
-        const shown = this.tracked !== null
-        this.tracked = notes ? { notes, troubled, before } : null
-        if (shown !== (this.tracked !== null)) {
+    /** Draws the tracks under every line of music; null takes them away. */
+    follow(tracks: Tracks | null): void {
+        const before = this.trackRoom()
+        this.tracks = tracks
+        if (before !== this.trackRoom()) {
             this.stack()
             this.flag(this.flags)
             this.select(this.selected)
         } else {
             this.lines.forEach((line) => this.paintTrack(line))
         }
+    }
+
+    private trackRoom(): number {
+        const bow = this.tracks?.bow ? TRACK_HEIGHT + BETWEEN_TRACKS : 0
+        const hand = this.tracks?.hand ? handTrackHeight(this.tracks.hand.strings.length) + BETWEEN_TRACKS : 0
+        return bow + hand === 0 ? 0 : TABS + bow + hand
     }
 
     /** Numbered tabs under the notes that the findings are about. */
@@ -146,7 +161,7 @@ export class ScorePage {
     copies(): { drawing: SVGGElement; top: number; height: number }[] {
         return this.lines.map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
-            drawing.querySelectorAll('.overlay, .decided-line, .bow-track').forEach((thing) => thing.remove())
+            drawing.querySelectorAll('.overlay, .decided-line, .tracks').forEach((thing) => thing.remove())
             return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
         })
     }
@@ -164,10 +179,10 @@ export class ScorePage {
         this.lineOf.clear()
         let y = 0
         for (const system of this.engraving.systems) {
-            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + (this.tracked ? TRACK_ROOM : 0)
-            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g') }
+            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + this.trackRoom()
+            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }) }
             system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
-            system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .bow-track').forEach((old) => old.remove())
+            system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .tracks').forEach((old) => old.remove())
             system.element.prepend(line.overlay)
             system.element.append(line.pencil, line.track)
             this.lines.push(line)
@@ -180,8 +195,16 @@ export class ScorePage {
     }
 
     private paintTrack(line: Line): void {
-        const { notes, troubled, before } = this.tracked ?? { notes: [], troubled: new Set<string>(), before: null }
-        const made = this.tracked ? track(line.system, notes, troubled, line.system.bottom, before) : element('g', { class: 'bow-track' })
+        const made = element('g', { class: 'tracks' })
+        const { notes, before, bow, hand } = this.tracks ?? { notes: [], before: null, bow: null, hand: null }
+        let top = line.system.bottom + TABS
+        if (bow) {
+            made.append(track(line.system, notes, bow.troubled, top, before))
+            top += TRACK_HEIGHT + BETWEEN_TRACKS
+        }
+        if (hand) {
+            made.append(handTrack(line.system, notes, hand.strings, top, before))
+        }
         line.track.replaceWith(made)
         line.track = made
     }

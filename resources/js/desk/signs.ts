@@ -96,12 +96,12 @@ export function hookArc(left: number, right: number, y: number, open: 'none' | '
 
 /** One finger over two strings: a bracket from the first note to the last. */
 export function barBracket(left: number, right: number, y: number, open: boolean): SVGElement {
-    return element('path', { ...STROKE, 'stroke-width': 30, d: `M${left} ${y} v-80 H${right}${open ? '' : ' v80'}` })
+    return element('g', {}, element('path', { ...STROKE, 'stroke-width': 30, d: `M${left} ${y} v-80 H${right}${open ? '' : ' v80'}` }))
 }
 
 /** A finger that stays down: a line from its number, with a short stroke where it may be lifted. */
 export function stayLine(left: number, right: number, y: number, open: boolean): SVGElement {
-    return element('path', { ...STROKE, 'stroke-width': 26, d: `M${left} ${y - 40} H${right}${open ? '' : ' m0 -45 v90'}` })
+    return element('g', {}, element('path', { ...STROKE, 'stroke-width': 26, d: `M${left} ${y - 40} H${right}${open ? '' : ' m0 -45 v90'}` }))
 }
 
 /** A pencilled slur. It stands over the notes and is open to the side where it goes on in another line of music. */

@@ -24,6 +24,13 @@ const ACTIONS: Record<string, string> = {
     join: ', joined',
 }
 
+const MOVED = ['low', 'high', 'extended', 'harmonic']
+
+/** “low 2 on A”, “open on E”. */
+export function fingerWords({ finger, placement, string }: { finger: number; placement: string; string: string }): string {
+    return `${finger === 0 ? 'open' : `${MOVED.includes(placement) ? `${placement} ` : ''}${finger}`} on ${string}`
+}
+
 const PLACES = ['frog', 'lower half', 'middle', 'upper half', 'tip']
 
 /** “from the frog to the middle”. */

@@ -3,7 +3,7 @@ import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { DecisionFields, Drawn, Fix, Instead, SheetLine, Stop } from '../api/types'
+import type { DecisionFields, Fix, SheetLine, SizeUp as Sized, Stop, Way } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
@@ -16,6 +16,9 @@ import { PaperMaker } from '../desk/paper'
 import Score from '../desk/Score.vue'
 import type { ScorePage } from '../desk/score-page'
 import { marked, transfer } from '../desk/sheets'
+import SizeUp from '../desk/SizeUp.vue'
+import { useTrying } from '../desk/trying'
+import Ways from '../desk/Ways.vue'
 import { LEVELS, problemWords } from '../desk/words'
 import { useDesk } from '../stores/desk'
 import { paper } from '../stores/paper'
@@ -24,7 +27,8 @@ import SignInAgain from '../desk/SignInAgain.vue'
 /** A line of music on A4 with 15 mm at each side. */
 const LINE_WIDTH = 1800
 
-const TRACK = 'upright-pencil.bow-track'
+const BOW_TRACK = 'upright-pencil.bow-track'
+const HAND_TRACK = 'upright-pencil.hand-track'
 
 /** Findings that the bow track shows in its path. */
 const ALONG_THE_BOW = ['runs-out', 'stuck-at-end', 'stroke-off-place', 'accent-weak', 'retake-too-short']
@@ -35,11 +39,14 @@ const router = useRouter()
 const selected = ref<string | null>(null)
 /** Where a span begins; null when one note is selected. */
 const anchor = ref<string | null>(null)
-const tracking = ref(localStorage.getItem(TRACK) !== 'off')
-/** A fix that is looked at on the page, and what the page would be with it. */
-const preview = shallowRef<{ place: number; drawn: Drawn } | null>(null)
-/** The other way to finger the chosen note; null: there is none; undefined: nobody asked. */
-const instead = shallowRef<Instead | null | undefined>(undefined)
+const bowTracked = ref(localStorage.getItem(BOW_TRACK) !== 'off')
+const handTracked = ref(localStorage.getItem(HAND_TRACK) === 'on')
+const trying = useTrying(() => desk.part?.part.id ?? null)
+const { trial, why, ways } = trying
+/** The rail shows the part sized up, until a note is chosen. */
+const sizing = ref(true)
+const sized = shallowRef<Sized | null>(null)
+const sizeFault = ref('')
 const currentFinding = ref<number | null>(null)
 const handingOut = ref(false)
 const showingKeys = ref(false)
@@ -63,16 +70,15 @@ const selection = computed(() => {
     return from !== undefined && from > to ? ids.reverse() : ids
 })
 const spanWords = computed(() => (selection.value.length > 1 ? `${selection.value.length} notes, measures ${measures()}` : ''))
-const layer = computed(() => preview.value?.drawn.layer ?? desk.layer)
-const track = computed(() =>
-    tracking.value
-        ? {
-              notes: preview.value?.drawn.notes ?? notes.value,
-              troubled: new Set((preview.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended).map(({ note }) => note)),
-              before: preview.value ? notes.value : null,
-          }
+const layer = computed(() => trial.value?.drawn.layer ?? desk.layer)
+const tracks = computed(() => ({
+    notes: trial.value?.drawn.notes ?? notes.value,
+    before: trial.value ? notes.value : null,
+    bow: bowTracked.value
+        ? { troubled: new Set((trial.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended).map(({ note }) => note)) }
         : null,
-)
+    hand: handTracked.value && desk.marking ? { strings: desk.marking.board.strings } : null,
+}))
 const notationAllowed = computed(() => desk.part?.piece.rights !== 'printed-only')
 
 const SAVING: Record<string, string> = {
@@ -85,9 +91,11 @@ const SAVING: Record<string, string> = {
 async function load(): Promise<void> {
     fault.value = ''
     selected.value = anchor.value = currentFinding.value = null
-    preview.value = null
+    trying.leave()
+    sizing.value = true
     try {
         await desk.open(Number(route.params.id))
+        void sizeUp()
         document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
     } catch (problem) {
         fault.value = problemWords(problem)
@@ -98,6 +106,7 @@ function choose(note: string | null, extend = false): void {
     if (note !== null) {
         anchor.value = extend ? (anchor.value ?? selected.value) : null
         selected.value = note
+        sizing.value = false
         void nextTick(() => reveal(note))
     }
 }
@@ -110,28 +119,67 @@ function measures(): string {
     return first === last ? first : order ? `${first}-${last}` : `${last}-${first}`
 }
 
-async function explain(): Promise<void> {
-    if (!desk.part || selected.value === null) {
-        ElMessage.info('Choose a note first: click it, or press →.')
-        return
-    }
+async function sizeUp(): Promise<void> {
+    sized.value = null
+    sizeFault.value = ''
     try {
-        instead.value = (await api.why(desk.part.part.id, selected.value)).instead
+        sized.value = desk.part ? await api.sizeUp(desk.part.part.id) : null
     } catch (problem) {
-        ElMessage.error(problemWords(problem))
+        sizeFault.value = problemWords(problem)
     }
 }
 
-async function look(place: number): Promise<void> {
-    const fix = findings.value[currentFinding.value ?? -1]?.fixes[place]
-    if (!fix || !desk.part) {
-        preview.value = null
+/** A note that is held over is fingered where it begins. */
+function fingered(id: string | undefined): string | null {
+    let at = place.value.get(id ?? '') ?? -1
+    while (at > 0 && notes.value[at]?.tied) {
+        at--
+    }
+    return notes.value[at]?.id ?? null
+}
+
+function explain(): void {
+    const note = fingered(selected.value ?? undefined)
+    if (note === null) {
+        ElMessage.info('Choose a note first: click it, or press →.')
         return
     }
-    try {
-        preview.value = { place, drawn: await api.preview(desk.part.part.id, fix.decisions) }
-    } catch (problem) {
-        ElMessage.error(problemWords(problem))
+    void trying.explain(note)
+}
+
+/** Asks for other ways first; then each press looks at the next one on the page. */
+async function otherWays(): Promise<void> {
+    const [from, to] = [fingered(selection.value[0]), fingered(selection.value.at(-1))]
+    if (from === null || to === null) {
+        ElMessage.info('Choose a note or a span first: click it, or press →.')
+        return
+    }
+    if (ways.value === null) {
+        await trying.findWays(from, to)
+    }
+    lookAtWay(trial.value?.kind === 'way' ? trial.value.place + 1 : 0)
+}
+
+function lookAtWay(place: number): void {
+    const way = ways.value?.[place]
+    if (way) {
+        void trying.look('way', place, way.decisions)
+    } else {
+        trying.leave()
+    }
+}
+
+function takeWay(way: Way): void {
+    trying.leave()
+    desk.decide(...way.decisions)
+}
+
+function look(place: number): void {
+    const fix = findings.value[currentFinding.value ?? -1]?.fixes[place]
+    if (fix) {
+        void trying.look('fix', place, fix.decisions)
+    } else {
+        trying.leave()
     }
 }
 
@@ -151,7 +199,7 @@ function go(index: number): void {
     const finding = findings.value[index]
     if (finding) {
         currentFinding.value = index
-        preview.value = null
+        trying.leave()
         choose(finding.note)
     }
 }
@@ -159,7 +207,7 @@ function go(index: number): void {
 function take(fix: Fix): void {
     desk.decide(...fix.decisions)
     currentFinding.value = null
-    preview.value = null
+    trying.leave()
 }
 
 /** A bow sign belongs to the first note of its stroke. */
@@ -181,19 +229,30 @@ const hands: DeskHands = {
     span: () => selection.value,
     measures,
     decide: (...decisions) => {
-        preview.value = null
+        trying.leave()
         desk.decide(...decisions)
     },
-    preview: () => void (currentFinding.value === null ? ElMessage.info('Go to a finding first: F.') : look((preview.value?.place ?? -1) + 1)),
-    why: () => void explain(),
+    preview: () => void (currentFinding.value === null ? ElMessage.info('Go to a finding first: F.') : look(trial.value?.kind === 'fix' ? trial.value.place + 1 : 0)),
+    why: explain,
+    ways: () => void otherWays(),
+    sizeUp: () => {
+        sizing.value = !sizing.value
+        if (sizing.value) {
+            void sizeUp()
+        }
+    },
     leave: () => {
-        instead.value = undefined
-        preview.value = null
+        trying.leave()
+        trying.forget()
         anchor.value = null
     },
-    track: () => {
-        tracking.value = !tracking.value
-        localStorage.setItem(TRACK, tracking.value ? 'on' : 'off')
+    bowTrack: () => {
+        bowTracked.value = !bowTracked.value
+        localStorage.setItem(BOW_TRACK, bowTracked.value ? 'on' : 'off')
+    },
+    handTrack: () => {
+        handTracked.value = !handTracked.value
+        localStorage.setItem(HAND_TRACK, handTracked.value ? 'on' : 'off')
     },
     line: (by) => choose(selected.value === null ? (notes.value[0]?.id ?? null) : (page?.lineAway(selected.value, by) ?? null)),
     edge: (last) => choose(notes.value[last ? notes.value.length - 1 : 0]?.id ?? null),
@@ -204,8 +263,11 @@ const hands: DeskHands = {
         }
     },
     takeFix: () => {
-        const fix = findings.value[currentFinding.value ?? -1]?.fixes[preview.value?.place ?? 0]
-        if (fix) {
+        const way = trial.value?.kind === 'way' ? ways.value?.[trial.value.place] : undefined
+        const fix = findings.value[currentFinding.value ?? -1]?.fixes[trial.value?.place ?? 0]
+        if (way) {
+            takeWay(way)
+        } else if (fix) {
             take(fix)
         }
     },
@@ -227,7 +289,7 @@ function decideOn(note: string | null, fields: DecisionFields): void {
         ElMessage.info('Choose a note first: click it, or press →.')
         return
     }
-    preview.value = null
+    trying.leave()
     desk.decide({ note, ...fields })
 }
 
@@ -280,7 +342,7 @@ onBeforeUnmount(() => {
     desk.close()
     document.title = 'Upright Pencil'
 })
-watch([selected, () => desk.marking], () => (instead.value = undefined))
+watch([selected, anchor, () => desk.marking], trying.forget)
 watch(() => route.params.id, (id) => id !== undefined && load())
 </script>
 
@@ -315,12 +377,12 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                         <span class="paper-composer">{{ desk.part.piece.composer }}</span>
                     </header>
                     <Score
-                        :music="desk.part.music" :layer="layer" :width="LINE_WIDTH" :selected="selection" :flags="flags" :track="track"
+                        :music="desk.part.music" :layer="layer" :width="LINE_WIDTH" :selected="selection" :flags="flags" :tracks="tracks"
                         :label="`${desk.part.piece.title}, ${desk.part.part.name}, with its marks`" @choose="choose" @drawn="drawn"
                     />
                 </div>
-                <p v-if="preview" class="preview-bar" role="status">
-                    You are looking at a fix. Nothing is decided yet: <kbd>Enter</kbd> takes it, <kbd>V</kbd> shows the next, <kbd>Esc</kbd> leaves.
+                <p v-if="trial" class="preview-bar" role="status">
+                    You are looking at {{ trial.kind === 'fix' ? 'a fix' : 'another fingering' }}. Nothing is decided yet: <kbd>Enter</kbd> takes it, <kbd>{{ trial.kind === 'fix' ? 'V' : 'A' }}</kbd> shows the next, <kbd>Esc</kbd> leaves.
                 </p>
             </div>
             <aside class="rail">
@@ -332,10 +394,14 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                     </div>
                 </div>
                 <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
-                <NoteCard :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting" :instead="instead" @take="hands.note({ ...$event, fingerMark: null })">
+                <SizeUp v-if="sizing" :size="sized" :fault="sizeFault" @go="choose($event)" @again="sizeUp" />
+                <NoteCard v-else :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting">
+                    <template #ways>
+                        <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="takeWay" @look="lookAtWay" />
+                    </template>
                     <Fingerboard v-if="chosen?.stop && desk.marking" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
                 </NoteCard>
-                <Findings :findings="findings" :current="currentFinding" :previewed="preview?.place ?? null" @go="go" @take="take" @look="look" />
+                <Findings :findings="findings" :current="currentFinding" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="go" @take="take" @look="look" />
             </aside>
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { ElSkeleton } from 'element-plus'
+import { computed } from 'vue'
+import type { SizeUp } from '../api/types'
+import { beatWords } from './words'
+
+/** What to know of a part before marking it. Every line leads to its place on the page. */
+const props = defineProps<{ size: SizeUp | null; fault: string }>()
+const emit = defineEmits<{ go: [note: string]; again: [] }>()
+
+const NEWNESS = { 'not-taught': 'not taught', recent: 'learned last', known: '' } as const
+
+const news = computed(() =>
+    (props.size?.firsts ?? [])
+        .filter(({ newness }) => newness !== 'known')
+        .sort((one, other) => Number(one.newness === 'recent') - Number(other.newness === 'recent')),
+)
+const rows = computed(() => {
+    const strings = new Map<string, SizeUp['patterns']>()
+    for (const pattern of props.size?.patterns ?? []) {
+        strings.set(pattern.string, [...(strings.get(pattern.string) ?? []), pattern])
+    }
+    return [...strings].map(([string, patterns]) => ({ string, patterns }))
+})
+const facts = computed(() => {
+    const summary = props.size?.summary
+    if (!summary?.lowest || !summary.highest) {
+        return []
+    }
+    return [
+        { name: 'Range', words: `${summary.lowest.pitch} (${summary.lowest.finger} on ${summary.lowest.string}) to ${summary.highest.pitch} (${summary.highest.finger} on ${summary.highest.string})`, note: summary.highest.note },
+        { name: 'Hand', words: `${summary.highestPosition ? `up to ${summary.highestPosition.name}` : 'open strings only'}, ${count(summary.shifts, 'shift')}, ${count(summary.extensions, 'extension')}`, note: summary.highestPosition?.note ?? summary.lowest.note },
+        { name: 'Bow', words: `${count(summary.crossingsUnderSlurs, 'crossing')} under slurs`, note: null },
+    ]
+})
+
+function count(number: number, what: string): string {
+    return `${number === 0 ? 'no' : number} ${what}${number === 1 ? '' : 's'}`
+}
+
+function stretch(from: string, to: string): string {
+    return from === to ? from : `${from}–${to}`
+}
+</script>
+
+<template>
+    <section class="size-up" aria-label="The part, sized up">
+        <p v-if="fault" class="notice error" role="alert">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></p>
+        <ElSkeleton v-else-if="!size" :rows="5" animated />
+        <template v-else>
+            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.measures }} measures</span></h2>
+            <dl>
+                <div v-for="fact in facts" :key="fact.name">
+                    <dt>{{ fact.name }}</dt>
+                    <dd><button v-if="fact.note" type="button" class="place" @click="emit('go', fact.note)">{{ fact.words }}</button><template v-else>{{ fact.words }}</template></dd>
+                </div>
+            </dl>
+            <h3>New for this class</h3>
+            <p v-if="news.length === 0" class="quiet">Nothing: the class has known all of it for a year.</p>
+            <ul v-else class="news">
+                <li v-for="first in news" :key="first.what" :class="first.newness">
+                    <button type="button" class="place" @click="emit('go', first.note)"><strong>{{ first.what }}</strong> {{ NEWNESS[first.newness] }}, first in {{ first.measure }}<template v-if="first.kind !== 'key'">, {{ first.times }}×</template></button>
+                </li>
+            </ul>
+            <h3>Where it is hard</h3>
+            <p v-if="size.troubleSpots.length === 0" class="quiet">No trouble spots.</p>
+            <ol v-else class="troubles">
+                <li v-for="spot in size.troubleSpots" :key="spot.code + spot.note + spot.message">
+                    <button type="button" class="place" @click="emit('go', spot.note)">
+                        <span class="weight" :title="`Seriousness ${spot.seriousness}`" aria-hidden="true"><i :style="{ width: `${Math.min(100, (spot.seriousness / 3) * 100)}%` }" /></span>
+                        <strong>Measure {{ spot.measure }}, beat {{ beatWords(spot.beat) }}</strong><span v-if="spot.times > 1" class="quiet"> and {{ spot.times - 1 }} more</span>
+                        <span class="trouble-words">{{ spot.message }}</span>
+                        <span v-if="spot.drill" class="drill">{{ spot.drill }}</span>
+                    </button>
+                </li>
+            </ol>
+            <h3>Finger patterns</h3>
+            <div v-for="row in rows" :key="row.string" class="pattern-row">
+                <span class="pattern-string">{{ row.string }}</span>
+                <button v-for="pattern in row.patterns" :key="pattern.note + pattern.pattern" type="button" class="pattern" :title="`from measure ${pattern.from}`" @click="emit('go', pattern.note)">
+                    {{ pattern.pattern }} <span class="quiet">{{ stretch(pattern.from, pattern.to) }}</span>
+                </button>
+            </div>
+            <template v-if="size.tuning.length > 0">
+                <h3>To tune on</h3>
+                <ul>
+                    <li v-for="spot in size.tuning" :key="spot.measure + spot.pitch">{{ spot.pitch }} in {{ stretch(spot.measure, spot.to) }}, {{ spot.seconds.toFixed(1) }} s: {{ spot.sections.join(', ') }}</li>
+                </ul>
+            </template>
+        </template>
+    </section>
+</template>

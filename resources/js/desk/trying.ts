@@ -1,0 +1,65 @@
+import { ElMessage } from 'element-plus'
+import { ref, shallowRef } from 'vue'
+import { api } from '../api/client'
+import type { Decision, Drawn, Way, Why } from '../api/types'
+import { problemWords } from './words'
+
+/** What is looked at on the page before anything is decided: a fix of a finding, or another way to finger. */
+export interface Trial {
+    kind: 'fix' | 'way'
+    place: number
+    drawn: Drawn
+}
+
+/** Other ways to finger, reasons, and what the page would be with them. Nothing here decides anything. */
+export function useTrying(part: () => number | null) {
+    const trial = shallowRef<Trial | null>(null)
+    /** Why the chosen note is fingered as it is; undefined: nobody asked. */
+    const why = shallowRef<Why | undefined>(undefined)
+    /** Other ways to finger what is selected; null: nobody asked. */
+    const ways = shallowRef<Way[] | null>(null)
+    const asking = ref(false)
+    let order = 0
+
+    async function ask<T>(question: (part: number) => Promise<T>, use: (answer: T) => void): Promise<void> {
+        const id = part()
+        const mine = ++order
+        if (id === null) {
+            return
+        }
+        asking.value = true
+        try {
+            const answer = await question(id)
+            if (mine === order) {
+                use(answer)
+            }
+        } catch (problem) {
+            ElMessage.error(problemWords(problem))
+        }
+        asking.value = false
+    }
+
+    return {
+        trial,
+        why,
+        ways,
+        asking,
+        explain: (note: string) => ask((id) => api.why(id, note), (answer) => (why.value = answer)),
+        findWays: (from: string, to: string) => ask((id) => api.ways(id, from, to), (answer) => (ways.value = answer.ways)),
+        look: (kind: Trial['kind'], place: number, decisions: Decision[]) => ask((id) => api.preview(id, decisions), (drawn) => (trial.value = { kind, place, drawn })),
+        /** Leaves what is looked at. */
+        leave: () => {
+            order++
+            trial.value = null
+        },
+        /** Forgets what was asked: the selection or the page is another. */
+        forget: () => {
+            order++
+            why.value = undefined
+            ways.value = null
+            if (trial.value?.kind === 'way') {
+                trial.value = null
+            }
+        },
+    }
+}
