@@ -53,7 +53,7 @@ final class MarkingTest extends BrowserTestCase
             $desk->keys(Keys::ARROW_RIGHT, 'w')->see('.note-card .why');
         }
         $desk->seeText('more.', '.why');
-        self::assertMatchesRegularExpression('/Why not .+\? It would cost \d+\.\d more\./', $desk->textOf('.why'));
+        self::assertMatchesRegularExpression('/Why not .+\? It costs \d+\.\d more\./', $desk->textOf('.why'));
         $desk->press('Use ', '.why')->saved();
         self::assertStringNotContainsString('nothing; worked out', $desk->textOf('.note-card'));
         $desk->keys('z')->saved();

@@ -121,6 +121,48 @@ final class DeskTest extends TestCase
         $this->actingAs($director)->getJson("/api/parts/{$part->id}/why/n99")->assertOk()->assertExactJson(['instead' => null, 'withoutShift' => null]);
     }
 
+    public function test_other_ways_to_finger_a_span_come_with_what_would_be_decided(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $ways = $this->actingAs($director)->getJson("/api/parts/{$part->id}/ways?from=n5&to=n5")->assertOk()->json('ways');
+        self::assertIsArray($ways);
+        self::assertNotSame([], $ways);
+        $extra = $sorted = array_column($ways, 'extra');
+        sort($sorted);
+        self::assertSame($sorted, $extra, 'the cheapest first');
+        self::assertContains('n5', array_column($ways[0]['decisions'], 'note'));
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/preview", ['decisions' => $ways[0]['decisions']])->assertOk()
+            ->assertJsonPath('notes.4.stop.finger', $ways[0]['notes'][4]['finger']);
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/ways?from=n2&to=n4")->assertOk()->assertJsonPath('ways.0.from', 'n2')->assertJsonPath('ways.0.to', 'n4');
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/ways?from=n5&to=nowhere")->assertOk()->assertExactJson(['ways' => []]);
+        $this->actingAs($director)->getJson("/api/parts/{$part->id}/ways")->assertUnprocessable();
+    }
+
+    public function test_a_part_is_sized_up(): void
+    {
+        $part = self::partOf($director = self::director());
+
+        $size = $this->actingAs($director)->getJson("/api/parts/{$part->id}/size-up")->assertOk()
+            ->assertJsonPath('summary.highestPosition.name', 'position 1')
+            ->assertJsonStructure(['keys', 'meters', 'measures', 'summary' => ['lowest', 'highest', 'shifts'], 'firsts', 'patterns', 'troubleSpots', 'tuning'])
+            ->json();
+        self::assertNotSame([], $size['patterns']);
+    }
+
+    public function test_slides_bars_stays_and_choices_are_decided_and_drawn(): void
+    {
+        $part = self::partOf($director = self::director());
+        $entry = self::entry(0, [['note' => 'n5', 'choice' => true], ['note' => 'n2', 'stay' => true], ['note' => 'n3', 'slide' => false, 'bar' => false]]);
+
+        $answer = $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk()->json();
+        $marks = array_column($answer['layer'], null, 'note');
+        self::assertSame('0/4', $marks['n5']['finger']);
+        self::assertSame('n3', $marks['n2']['stayTo']);
+        self::assertTrue($answer['notes'][4]['choice']);
+    }
+
     public function test_the_log_cannot_be_rewritten(): void
     {
         $part = self::partOf($director = self::director());

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Cli;
 
 use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\SizeUp;
 
 /** Results as text for a terminal. */
 final class Report
@@ -39,6 +40,19 @@ final class Report
             foreach ($part->findings as $finding) {
                 $text .= "  ! measure {$finding->measure}: {$finding->message}\n";
             }
+            $text .= self::sizedUp($part);
+        }
+
+        return $text;
+    }
+
+    private static function sizedUp(MarkedPart $part): string
+    {
+        $size = SizeUp::of($part)->toArray();
+        $summary = $size['summary'];
+        $text = $summary['highestPosition'] === null ? '' : "  highest: {$summary['highestPosition']['name']}; shifts: {$summary['shifts']}; crossings under slurs: {$summary['crossingsUnderSlurs']}; extensions: {$summary['extensions']}\n";
+        foreach ($size['troubleSpots'] as $spot) {
+            $text .= "  ~ measure {$spot['measure']}: {$spot['message']}".($spot['times'] > 1 ? " ({$spot['times']} times)" : '')."\n";
         }
 
         return $text;

@@ -77,7 +77,7 @@ final readonly class FingeringFindings
         $stop = $grip->stops[$head];
         $string = $this->instrument->stringName($stop->string);
 
-        return $stop->finger === 0 ? "the open {$string} string" : "finger {$stop->finger} on the {$string} string, in {$this->instrument->positionName($grip->hand)}";
+        return $stop->finger === 0 ? "the open {$string} string" : "finger {$stop->finger} on the {$string} string, in ".Instrument::positionName($grip->position);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering;
 
 use UprightPencil\Core\Strings\FramePlace;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 /** Everything that a part needs of the left hand, each at its first place, against what the class has been taught. */
@@ -37,7 +38,7 @@ final class FirstUses
         if ($note->stop()->finger === 0) {
             return;
         }
-        $this->add('position', $this->line->instrument->positionName($note->grip->hand), $note);
+        $this->add('position', Instrument::positionName($note->grip->position), $note);
         if ($note->stop()->placement !== Placement::Regular) {
             $this->add('finger', $this->place($note)->name(), $note);
         }
@@ -72,7 +73,7 @@ final class FirstUses
 
         return match ($kind) {
             'key' => $knows($profile->teachesKey($note->key), $earlier === null || $earlier->teachesKey($note->key)),
-            'position' => $knows(in_array($note->grip->hand, $profile->hands($instrument), true), $earlier === null || in_array($note->grip->hand, $earlier->hands($instrument), true)),
+            'position' => $knows(in_array($note->grip->position, $profile->positions($instrument), true), $earlier === null || in_array($note->grip->position, $earlier->positions($instrument), true)),
             'finger' => $knows($profile->teaches($instrument, $this->place($note)), $earlier === null || $earlier->teaches($instrument, $this->place($note))),
             default => Newness::Known,
         };

@@ -24,6 +24,9 @@ final class GripFinder
     /** @var list<int> */
     private readonly array $taughtHands;
 
+    /** @var list<float> */
+    private readonly array $taughtPositions;
+
     /** @var array<string, list<array{int, Stop, string|null}>> */
     private array $known = [];
 
@@ -39,6 +42,7 @@ final class GripFinder
         $this->strings = $instrument->strings();
         $this->frame = $instrument->frame($profile->fourFingerBass);
         $this->taughtHands = $profile->hands($instrument);
+        $this->taughtPositions = $profile->positions($instrument);
     }
 
     /**
@@ -114,7 +118,7 @@ final class GripFinder
         foreach ($pitches as $index => $pitch) {
             foreach ($this->stops($pitch) as [$hand, $stop, $untaught]) {
                 $lock = $locks[$index] ?? null;
-                if ($lock === null ? self::isOfItself($stop, $untaught, count($pitches)) : $lock->admits($stop, $this->instrument->position($hand))) {
+                if ($lock === null ? self::isOfItself($stop, count($pitches)) : $lock->admits($stop, $stop->position)) {
                     $perHand[$hand][$index][] = [$stop, $untaught];
                 }
             }
@@ -129,10 +133,10 @@ final class GripFinder
         return $grips;
     }
 
-    /** Nobody plays a harmonic in a chord, or one that was never taught, unless it is asked for; the octave may be new. */
-    private static function isOfItself(Stop $stop, ?string $untaught, int $heads): bool
+    /** Of the harmonics only the octave is played of itself, and not in a chord; the others have to be asked for. */
+    private static function isOfItself(Stop $stop, int $heads): bool
     {
-        return $stop->placement !== Placement::Harmonic || ($heads === 1 && ($untaught === null || $stop->place() === $stop->offset));
+        return $stop->placement !== Placement::Harmonic || ($heads === 1 && $stop->place() === $stop->offset);
     }
 
     /**
@@ -158,7 +162,7 @@ final class GripFinder
         $grips = [];
         foreach ($ways as [$stops, $untaught]) {
             if ($this->adjacent($stops)) {
-                $grips[] = new Grip($hand, $stops, $this->instrument->position($hand), $untaught, $this->grips++);
+                $grips[] = new Grip($hand, $stops, $stops[0]->position, $untaught, $this->grips++);
             }
         }
 
@@ -204,7 +208,7 @@ final class GripFinder
             $offset = $pitch->midi() - $string->midi;
             if ($offset === 0) {
                 foreach ($this->taughtHands as $hand) {
-                    $found[] = [$hand, new Stop($index, 0, 0, Placement::Open), null];
+                    $found[] = [$hand, new Stop($index, 0, 0, Placement::Open, 0, $this->instrument->position($hand)), null];
                 }
             } elseif ($offset > 0) {
                 array_push($found, ...$this->stopped($pitch, $index, $offset));
@@ -221,14 +225,15 @@ final class GripFinder
         foreach ($this->frame as $place) {
             $hand = $offset - $place->reach;
             if ($this->isHand($hand)) {
-                $strain = $this->strain($pitch, $string, $hand, $place->finger);
-                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, $strain), $this->untaught($hand, $place)];
+                [$position, $strain] = $this->positionOf($pitch, $string, $hand, $place->finger);
+                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, $strain, $position), $this->untaught($position, $place)];
             }
         }
         foreach ($this->instrument->harmonics($offset) as [$touch, $place]) {
             $hand = $touch - $place->reach;
             if ($this->isHand($hand)) {
-                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, 0, $touch), $this->untaught($hand, $place)];
+                $position = $this->instrument->position($hand);
+                $found[] = [$hand, new Stop($string, $offset, $place->finger, $place->placement, 0, $position, $touch), $this->untaught($position, $place)];
             }
         }
 
@@ -241,27 +246,31 @@ final class GripFinder
     }
 
     /** What of it the class has not been taught; null when it knows it. */
-    private function untaught(int $hand, FramePlace $place): ?string
+    private function untaught(float $position, FramePlace $place): ?string
     {
         return match (true) {
-            ! in_array($hand, $this->taughtHands, true) => $this->instrument->positionName($hand),
+            ! in_array($position, $this->taughtPositions, true) => Instrument::positionName($position),
             ! $this->profile->teaches($this->instrument, $place) => $place->placement === Placement::Harmonic ? 'a harmonic' : $place->name(),
             default => null,
         };
     }
 
     /**
-     * On violin and viola each finger has its letter; how many letters off this finger is. Half position and the
-     * chromatic frames of cello and bass have no such rule.
+     * The position that the spelling names, and how many letters off this finger is. On violin and viola each finger has its
+     * letter; half position and the chromatic frames of cello and bass have no such rule.
+     *
+     * @return array{float, int}
      */
-    private function strain(Pitch $pitch, int $string, int $hand, int $finger): int
+    private function positionOf(Pitch $pitch, int $string, int $hand, int $finger): array
     {
-        $position = $this->instrument->position($hand);
-        if ($position < 1 || $this->instrument === Instrument::Cello || $this->instrument === Instrument::Bass) {
-            return 0;
+        $positions = $this->instrument->positionsAt($hand);
+        if ($positions[0] < 1 || $this->instrument === Instrument::Cello || $this->instrument === Instrument::Bass) {
+            return [$positions[0], 0];
         }
         $letters = $pitch->diatonic() - $this->strings[$string]->diatonic();
+        $strains = array_map(static fn (float $position): int => abs($letters - ((int) $position - 1) - $finger), $positions);
+        $best = (int) array_search(min($strains), $strains, true);
 
-        return abs($letters - ((int) $position - 1) - $finger);
+        return [$positions[$best], $strains[$best]];
     }
 }

@@ -14,6 +14,7 @@ final readonly class Stop
      * @param  int  $offset  semitones above the open string
      * @param  int  $finger  0 (open) to 4
      * @param  int  $strain  letters between the finger that the spelling suggests and this one
+     * @param  float  $position  of the hand, as the spelling names it; half is 0.5
      * @param  int|null  $touch  semitones above the open string where a harmonic is touched
      */
     public function __construct(
@@ -22,6 +23,7 @@ final readonly class Stop
         public int $finger,
         public Placement $placement,
         public int $strain = 0,
+        public float $position = 1.0,
         private ?int $touch = null,
     ) {}
 

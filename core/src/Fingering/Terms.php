@@ -31,7 +31,7 @@ final readonly class Terms
             new Terms\Untaught,
         ];
         $move = [
-            new Terms\Shift,
+            new Terms\Shift(! $upper),
             new Terms\StringCrossing,
             new Terms\SameFinger($profile->chromatic),
             new Terms\OpenOrFour($profile->openStrings),

@@ -13,6 +13,7 @@ use UprightPencil\Core\Fingering\PlayedLine;
 use UprightPencil\Core\Fingering\PlayedNote;
 use UprightPencil\Core\Fingering\Trouble\Troubles;
 use UprightPencil\Core\Fingering\Trouble\TroubleSpot;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 /**
@@ -81,7 +82,7 @@ final readonly class SizeUp
         return [
             'lowest' => $lowest === null ? null : $this->extreme($lowest),
             'highest' => $highest === null ? null : $this->extreme($highest),
-            'highestPosition' => $top === null ? null : ['position' => $top->grip->position, 'name' => $this->part->instrument->positionName($top->grip->hand)] + $this->at($top),
+            'highestPosition' => $top === null ? null : ['position' => $top->grip->position, 'name' => Instrument::positionName($top->grip->position)] + $this->at($top),
             'shifts' => self::shifts($this->part->lines),
             'crossingsUnderSlurs' => count(array_filter($pairs, static fn (array $pair): bool => $pair[1]->step->slurred && $pair[0]->stop()->string !== $pair[1]->stop()->string)),
             'extensions' => count(array_filter($notes, static fn (PlayedNote $note): bool => $note->stop()->placement === Placement::Extended)),
@@ -134,7 +135,7 @@ final readonly class SizeUp
         return [
             'string' => $line->instrument->stringName($pattern->string),
             'pattern' => $pattern->name,
-            'position' => $line->instrument->position($pattern->hand),
+            'position' => $pattern->first->grip->position,
             'from' => $this->at($pattern->first)['measure'],
             'to' => $this->at($pattern->last)['measure'],
         ] + $this->at($pattern->first);

@@ -93,17 +93,22 @@ final readonly class ClassProfile
         return $level === Level::FirstYear ? Density::FirstYear : Density::Usual;
     }
 
-    /** @return list<int> offsets where the first finger may rest */
-    public function hands(Instrument $instrument): array
+    /** @return list<float> positions taught; half is 0.5 */
+    public function positions(Instrument $instrument): array
     {
         $positions = $this->positions[$instrument->value] ?? $this->level->positions($instrument);
-
         if ($this->lowFirst === LowFirst::Move && $instrument !== Instrument::Bass && ! in_array(0.5, $positions, true)) {
             // A class that moves the hand for low notes has been taught where it goes.
             array_unshift($positions, 0.5);
         }
 
-        return array_merge([], ...array_map(static fn (float $position): array => $instrument->hands($position), $positions));
+        return $positions;
+    }
+
+    /** @return list<int> offsets where the first finger may rest */
+    public function hands(Instrument $instrument): array
+    {
+        return array_merge([], ...array_map(static fn (float $position): array => $instrument->hands($position), $this->positions($instrument)));
     }
 
     public function teaches(Instrument $instrument, FramePlace $place): bool

@@ -97,11 +97,21 @@ enum Instrument: string
         return (float) ($table[$hand] ?? max($table) + ($hand - max(array_keys($table))) / 2);
     }
 
-    /** “half position”, “position 3”, “position 2½”. */
-    public function positionName(int $hand): string
+    /**
+     * The names a hand may have: two where the spelling decides between neighbours.
+     *
+     * @return non-empty-list<float>
+     */
+    public function positionsAt(int $hand): array
     {
-        $position = $this->position($hand);
+        $spelled = $this === self::Violin || $this === self::Viola ? InstrumentData::SPELLED_POSITIONS[$hand] ?? null : null;
 
+        return $spelled === null ? [$this->position($hand)] : [$this->position($hand), $spelled];
+    }
+
+    /** “half position”, “position 3”, “position 2½”. */
+    public static function positionName(float $position): string
+    {
         return $position < 1 ? 'half position' : 'position '.(int) $position.(floor($position) === $position ? '' : '½');
     }
 

@@ -62,6 +62,9 @@ final class InstrumentData
         'bass' => [[3, 2], [4, 2]],
     ];
 
+    /** Violin and viola: where the spelling decides between two names, the second one (“the letter under the first finger”). */
+    public const SPELLED_POSITIONS = [4 => 3.0, 6 => 4.0, 9 => 6.0, 11 => 7.0];
+
     /** The hand's offset => the position's name as a number. */
     public const POSITIONS = [
         'violin' => [1 => 0.5, 2 => 1.0, 3 => 2.0, 4 => 2.0, 5 => 3.0, 6 => 3.0, 7 => 4.0, 8 => 5.0, 9 => 5.0, 10 => 6.0, 11 => 6.0, 12 => 7.0],

@@ -127,7 +127,7 @@ final class PencilTest extends TestCase
         $ways = $this->json('mark', 'tune.musicxml', '--alternatives=2')['parts'][0]['alternatives'];
 
         self::assertCount(2, $ways);
-        self::assertSame(['from', 'to', 'extra', 'notes', 'gains', 'costs'], array_keys($ways[0]));
+        self::assertSame(['from', 'to', 'extra', 'notes', 'decisions', 'gains', 'costs'], array_keys($ways[0]));
         self::assertLessThanOrEqual($ways[1]['extra'], $ways[0]['extra']);
     }
 

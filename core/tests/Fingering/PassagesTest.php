@@ -89,7 +89,67 @@ final class PassagesTest extends TestCase
         yield 'bass, first position on the G' => [$bass, $first, '1# | G3q A3 B3 A3 | G3w', '0 1 4 1 0'];
         yield 'bass, C and D in one hand' => [$bass, $second, 'C4q D4 C4 D4 | C4w', '1 4 1 4 1'];
         yield 'bass, B flat and C in one hand' => [$bass, $second, 'Bb3q C4 Bb3 C4 | Bb3w', '1 4 1 4 1'];
+        yield 'violin, a shift while the open A sounds' => [$violin, $second, '2# =80 | D5q C#5 B4 A4 | D6 C#6 B5 A5 | A5w', '3 2 1 0 4 H3 2 1 1'];
+        yield 'violin, back to first position over the open A' => [$violin, $second, '2# =80 | A5q B5 C#6 D6 | A4 B4 C#5 D5', '1 2 H3 4 0 1 2 3'];
+        yield 'violin, half steps up two strings' => [$violin, $second, '=60 | (D4q D#4 E4 F4) | (F#4 G4 G#4 A4) | (Bb4 B4 C5 C#5) | D5w', '0 L1 1 L2 2 3 H3 0 L1 1 L2 2 3'];
+        yield 'violin, half steps down from the fourth finger' => [$violin, $second, '=60 | (A4q Ab4 G4 Gb4) | (F4 E4 Eb4 D4)', '4 L4 3 2 L2 1 L1 0'];
+        yield 'viola, half steps over two strings' => [$viola, $second, '=60 | (C4q C#4 D4 D#4) | (E4 F4 F#4 G4)', '3 H3 0 L1 1 L2 2 3'];
+        yield 'cello, half steps over two strings' => [$cello, $second, '=60 | D3q D#3 E3 F3 | F#3 G3 G#3 A3', '0 x1 1 2 3 4 x4 0'];
+        yield 'violin, low and regular on one string' => [$violin, $second, '1# | F#5q G5 F5 E5 | F5 G5 F#5 G5', '1 L2 L1 0 L1 L2 1 L2'];
+        yield 'violin, low and regular over three strings' => [$violin, $second, '1b | F5q E5 F5 C5 | B4 C5 Bb4 A4 | F#4 G4 F4 E4', 'L1 0 L1 L2 1 L2 L1 4 2 3 L2 1'];
+        yield 'violin, a fast turn around E flat in one hand' => [$violin, $second, '3b =120 | (Eb5e F5 Eb5 D5) (Eb5 F5 Eb5 D5) | Eb5w', 'L2 3 L2 1 L2 3 L2 1 L2'];
+        yield 'violin, fast sixths have to cross' => [$violin, $second, '=132 (C5e A5 C5 A5) (C5 A5 C5 A5) | C5h rh', 'L2 3 L2 3 L2 3 L2 3 L2'];
+        yield 'violin, fast fourths from the open string' => [$violin, $second, '2# =120 (A4s D5 A4 D5 A4 D5 A4 D5) D5h', '0 3 0 3 0 3 0 3 3'];
+        yield 'violin, D flat major stays in first position' => [$violin, $second, '4b =90 | Db4q Eb4 F4 Eb4 | Db4w', 'L4 L1 L2 L1 L4'];
+        yield 'bass, B flat major up and down in half position' => [$bass, $third, '2b =100 | Bb2q C3 D3 Eb3 | F3 Eb3 D3 C3 | Bb2w', '1 4 0 1 4 1 0 4 1'];
+        yield 'cello, A flat major' => [$cello, $second, '4b =90 | Ab2q Bb2 C3 Db3 | Eb3 Db3 C3 Bb2 | Ab2w', 'x1 2 4 x4 x1 x4 4 2 x1'];
+        yield 'cello, E major' => [$cello, $second, '4# =90 | E3q F#3 G#3 A3 | B3 A3 G#3 F#3 | E3w', '1 x2 x4 0 1 0 x4 x2 1'];
+        yield 'viola, E major' => [$viola, $second, '4# =90 | E3q F#3 G#3 A3 | B3 C#4 D#4 E4 | E4w', '2 H3 L1 1 2 H3 L1 1 1'];
+        yield 'violin, a held E is the fourth finger for a class that vibrates' => [$violin, $third, '=60 p | E5w | D5w', '4 3'];
+        yield 'violin, C major to the top of the first position' => [$violin, $third, 'C4q D4 E4 F4 | G4 A4 B4 C5 | D5 E5 F5 G5 | A5 B5 C6h', '3 0 1 L2 3 0 1 L2 3 0 L1 L2 3 4 4'];
+        yield 'violin, D major in two octaves' => [$violin, $second, '2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | E5 F#5 G5 A5 | B5 C#6 D6h', '0 1 2 3 0 1 2 3 0 1 L2 1 2 H3 4'];
+        yield 'violin, E major in two octaves' => [$violin, $third, '4# | E4q F#4 G#4 A4 | B4 C#5 D#5 E5 | F#5 G#5 A5 B5 | C#6 D#6 E6h', '1 2 H3 0 1 2 H3 0 1 2 3 1 2 H3 4'];
+        yield 'viola, F major in two octaves' => [$viola, $second, '1b | F3q G3 A3 Bb3 | C4 D4 E4 F4 | G4 A4 Bb4 C5 | D5 E5 F5h', '3 0 1 L2 3 0 1 L2 3 0 L1 L2 1 2 3'];
+        yield 'cello, G major in two octaves' => [$cello, $third, '1# | G2q A2 B2 C3 | D3 E3 F#3 G3 | A3 B3 C4 D4 | E4 F#4 G4h', '0 1 3 4 0 1 3 4 0 1 2 4 1 3 4'];
         yield 'violin, up to B5 in first position' => [$violin, $second, '1# | G5q A5 B5 A5 | G5w', 'L2 3 4 3 L2'];
+    }
+
+    public function test_small_hands_shift_where_others_stretch(): void
+    {
+        $fingers = static fn (string $size): string => Marked::tune('2# =80 | D4q E4 F#4 E4 | D4w', settings: new Settings(ClassProfile::fromArray(['level' => 'third-year', 'handSize' => $size]), Instrument::Cello))->fingers();
+
+        self::assertSame('1 x2 x4 x2 1', $fingers('usual'));
+        self::assertStringNotContainsString('x', $fingers('small'));
+    }
+
+    public function test_a_lock_moves_a_phrase_to_another_string(): void
+    {
+        $tune = '=120 | (B4e C5 B4 G4) (B4 C5 B4 G4) | B4w';
+        $locked = Marked::tune($tune, level: Level::ThirdYear, decisions: [['note' => 'n1', 'string' => 'D']]);
+
+        self::assertSame('A A A D A A A D A', Marked::tune($tune, level: Level::ThirdYear)->strings());
+        self::assertSame('D D D D D D D D D', $locked->strings());
+        self::assertSame(3.0, $locked->note('n1')->fingering?->position);
+        self::assertSame([], $locked->findings());
+    }
+
+    public function test_a_violin_passage_has_the_same_fingers_on_the_viola(): void
+    {
+        foreach (self::passages() as $name => [$instrument, $level, $tune, $fingers]) {
+            if ($instrument !== Instrument::Violin) {
+                continue;
+            }
+            $fifthDown = (string) preg_replace_callback('/([A-G][#b]{0,2})(\d)/', static fn (array $found): string => self::fifthBelow($found[1], (int) $found[2]), $tune);
+            // The key has a sharp less or a flat more; the pitches carry the rest.
+            self::assertSame($fingers, Marked::tune((string) preg_replace('/\b\d[#b] /', '', $fifthDown), Instrument::Viola, $level)->fingers(), $name);
+        }
+    }
+
+    private static function fifthBelow(string $name, int $octave): string
+    {
+        $fifths = ['Fb' => 'Bbb', 'Cb' => 'Fb', 'Gb' => 'Cb', 'Db' => 'Gb', 'Ab' => 'Db', 'Eb' => 'Ab', 'Bb' => 'Eb', 'F' => 'Bb', 'C' => 'F', 'G' => 'C', 'D' => 'G', 'A' => 'D', 'E' => 'A', 'B' => 'E', 'F#' => 'B', 'C#' => 'F#', 'G#' => 'C#', 'D#' => 'G#', 'A#' => 'D#'];
+
+        return $fifths[$name].(in_array($name[0], ['C', 'D', 'E', 'F'], true) ? $octave - 1 : $octave);
     }
 
     /** Where teachers disagree, what the other teacher would write is among the first three ways. */

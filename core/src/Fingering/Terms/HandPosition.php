@@ -30,7 +30,7 @@ final class HandPosition implements StandTerm
         return match (true) {
             $grip->position === 1.0 => 0.0,
             $grip->position < 1 => 0.2,
-            default => 0.15 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
+            default => 0.25 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
         };
     }
 

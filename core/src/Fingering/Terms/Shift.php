@@ -11,6 +11,12 @@ use UprightPencil\Core\Strings\Placement;
 
 final class Shift implements MoveTerm
 {
+    /** Up to another finger than the first: the hand has less of the new place to play in. */
+    private const UP_TO_ANOTHER_FINGER = 0.7;
+
+    /** @param bool $chromatic cello and bass: the hand moves by half steps as a matter of course */
+    public function __construct(private readonly bool $chromatic = false) {}
+
     public function name(): string
     {
         return 'shift';
@@ -27,7 +33,10 @@ final class Shift implements MoveTerm
         if ($way === 0) {
             return 0.0;
         }
-        $cost = $way === 1 ? 1.2 : 1.8 + 0.25 * $way;
+        $guided = self::isGuided($from, $to);
+        $crawls = $way === 1 && ($this->chromatic || $guided || $from->position === $to->position || min($from->position, $to->position) < 1);
+        $cost = $crawls ? 1.2 : 1.8 + 0.25 * $way;
+        $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && ! $guided ? self::UP_TO_ANOTHER_FINGER : 0.0;
         $cost *= $step->slurred ? 1.5 : 1.0;
         $cost *= $step->isFast() ? 1.4 : 1.0;
         // The octave harmonic rings wherever near its node the finger lands: it cannot be missed.
@@ -39,6 +48,14 @@ final class Shift implements MoveTerm
             return $cost * 0.4;
         }
 
-        return $from->lead()->finger === $to->lead()->finger && $from->lead()->string === $to->lead()->string ? $cost * 0.85 : $cost;
+        return $guided ? $cost * 0.85 : $cost;
+    }
+
+    /** One finger stays on its string and goes as far as the hand. */
+    private static function isGuided(Grip $from, Grip $to): bool
+    {
+        [$a, $b] = [$from->lead(), $to->lead()];
+
+        return $a->finger === $b->finger && $a->string === $b->string && $b->place() - $a->place() === $to->hand - $from->hand;
     }
 }

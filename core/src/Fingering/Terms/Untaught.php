@@ -29,6 +29,6 @@ final class Untaught implements StandTerm
         }
         $strain = array_sum(array_map(static fn (Stop $stop): int => $stop->strain, $grip->stops));
 
-        return 20.0 + 2.0 * abs($grip->position - 1) + 2.0 * $strain;
+        return 20.0 + 0.5 * abs($grip->position - 1) + 2.0 * $strain;
     }
 }

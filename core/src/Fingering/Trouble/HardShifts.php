@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Trouble;
 
 use UprightPencil\Core\Fingering\PlayedLine;
 use UprightPencil\Core\Fingering\PlayedNote;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 /** Shifts under a slur, far ones with nothing to guide them, and the first one after a rest. */
@@ -35,7 +36,7 @@ final class HardShifts implements Detector
     /** @return list<TroubleSpot> */
     private function look(PlayedLine $line, int $from, PlayedNote $before, PlayedNote $note): array
     {
-        $to = $line->instrument->positionName($note->grip->hand);
+        $to = Instrument::positionName($note->grip->position);
         $drill = "There and back, slowly: {$before->name()} to {$note->name()}, with the finger of the first note leading the way.";
         $guided = $before->stop()->finger === 0 || $before->stop()->placement === Placement::Harmonic || ($before->stop()->finger === $note->stop()->finger && $before->stop()->string === $note->stop()->string);
         $far = abs($note->grip->hand - $from) > self::THIRD;

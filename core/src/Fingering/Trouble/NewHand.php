@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Trouble;
 
 use UprightPencil\Core\Fingering\PlayedLine;
 use UprightPencil\Core\Fingering\PlayedNote;
+use UprightPencil\Core\Strings\Instrument;
 
 /** A long stretch in a hand that the class learned last. */
 final class NewHand implements Detector
@@ -14,13 +15,13 @@ final class NewHand implements Detector
 
     public function find(PlayedLine $line): array
     {
-        $earlier = $line->profile->before()?->hands($line->instrument);
+        $earlier = $line->profile->before()?->positions($line->instrument);
         if ($earlier === null) {
             return [];
         }
         $spots = $run = [];
         foreach ($line->notes as $note) {
-            $isNew = ! in_array($note->grip->hand, $earlier, true);
+            $isNew = ! in_array($note->grip->position, $earlier, true);
             if ($note->stop()->finger !== 0 && ($isNew ? ($run[0] ?? $note)->grip->hand !== $note->grip->hand : true)) {
                 $run = [];
             }
@@ -37,7 +38,7 @@ final class NewHand implements Detector
 
     private function spot(PlayedLine $line, PlayedNote $first): TroubleSpot
     {
-        $position = $line->instrument->positionName($first->grip->hand);
+        $position = Instrument::positionName($first->grip->position);
 
         return new TroubleSpot('new-hand', (string) $first->grip->hand, 1.3, $first, "From {$first->name()} on the hand stays in {$position} for a long time, and this class learned it last.", "The notes of {$position} as a scale, then all notes of the passage in one hand without rhythm.");
     }
