@@ -77,7 +77,7 @@ final readonly class MarkedPart
                 $stop = $alternative->grips[$index]->stops[$head];
                 $position = $alternative->grips[$index]->position;
                 $way = ['string' => $instrument->stringName($stop->string), 'finger' => $stop->finger, 'placement' => $stop->placement->value];
-                $notes[] = ['id' => $note->id] + $way + ['position' => $position];
+                $notes[] = ['id' => $note->id, 'pitch' => $note->pitch?->spoken()] + $way + ['position' => $position];
                 if ($alternative->differsAt($index)) {
                     $decisions[] = ['note' => $note->id] + $way + ($stop->finger === 0 ? [] : ['position' => $position]);
                 }

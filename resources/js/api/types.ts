@@ -175,7 +175,7 @@ export interface Stop {
 /** Another way to finger a stretch, and how it compares with the chosen one. */
 export interface Way {
     extra: number
-    notes: { id: string; string: string; finger: number; placement: string; position: number }[]
+    notes: { id: string; pitch: string; string: string; finger: number; placement: string; position: number }[]
     /** What would be decided to take it. */
     decisions: Decision[]
     gains: string[]

@@ -45,7 +45,7 @@ const decided = computed(() => {
             </div>
             <div class="note-buttons" :class="tab.toLowerCase()">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">
-                    <kbd>{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>
+                    <kbd v-if="spoken(command.keys[0] ?? '').length < 3">{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>
                 </button>
             </div>
         </template>

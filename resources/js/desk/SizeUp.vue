@@ -77,9 +77,11 @@ function stretch(from: string, to: string): string {
             <h3>Finger patterns</h3>
             <div v-for="row in rows" :key="row.string" class="pattern-row">
                 <span class="pattern-string">{{ row.string }}</span>
-                <button v-for="pattern in row.patterns" :key="pattern.note + pattern.pattern" type="button" class="pattern" :title="`from measure ${pattern.from}`" @click="emit('go', pattern.note)">
-                    {{ pattern.pattern }} <span class="quiet">{{ stretch(pattern.from, pattern.to) }}</span>
-                </button>
+                <span class="pattern-list">
+                    <button v-for="pattern in row.patterns" :key="pattern.note + pattern.pattern" type="button" class="pattern" :title="`from measure ${pattern.from}`" @click="emit('go', pattern.note)">
+                        {{ pattern.pattern }} <span class="quiet">{{ stretch(pattern.from, pattern.to) }}</span>
+                    </button>
+                </span>
             </div>
             <template v-if="size.tuning.length > 0">
                 <h3>To tune on</h3>

@@ -11,11 +11,11 @@ function words(way: Way, note: string): string {
     return here ? fingerWords(here) : ''
 }
 
-/** “2 L3 4 on A”: the fingers that would change. */
+/** “A4 4 on D, B4 1 on A”: the fingers that would change. */
 function changed(way: Way): string {
     const ids = new Set(way.decisions.flatMap((decision) => ('note' in decision ? [decision.note] : [])))
     const notes = way.notes.filter(({ id }) => ids.has(id))
-    return notes.slice(0, 8).map(fingerWords).join(', ') + (notes.length > 8 ? ' …' : '')
+    return notes.slice(0, 6).map((one) => `${one.pitch} ${fingerWords(one)}`).join(', ') + (notes.length > 6 ? ' …' : '')
 }
 
 function price(extra: number): string {
