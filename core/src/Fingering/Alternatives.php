@@ -159,22 +159,42 @@ final readonly class Alternatives
     {
         $before = $this->grips[$from - 1] ?? null;
         $after = $this->grips[$to + 1] ?? null;
-        $path = $this->search->between($from, $to, $before, $after, $forced);
+        $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced)->states;
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
-        $now = $this->search->charges($from, $chosen, $before, $after);
-        $differences = [];
-        foreach ($this->search->charges($from, $path->states, $before, $after) as $term => $points) {
-            $differences[$term] = round($points - ($now[$term] ?? 0.0), 3);
-        }
-        $extra = $path->cost - array_sum($now);
+        $differences = $this->differences($from, $path, $chosen);
 
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),
-            $path->states,
+            $path,
             $chosen,
-            round($extra, 3),
-            $differences,
+            round(array_sum($differences), 3),
+            array_map(static fn (float $points): float => round($points, 3), $differences),
             array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),
         );
+    }
+
+    /**
+     * What the terms charge differently; only where the two ways part is there anything to compare.
+     *
+     * @param  list<Grip>  $path
+     * @param  list<Grip>  $chosen
+     * @return array<string, float>
+     */
+    private function differences(int $from, array $path, array $chosen): array
+    {
+        $parts = array_keys(array_filter($path, static fn (Grip $grip, int $place): bool => $grip->id !== $chosen[$place]->id, ARRAY_FILTER_USE_BOTH));
+        if ($parts === []) {
+            return [];
+        }
+        [$first, $last] = [$parts[0], $parts[count($parts) - 1]];
+        $before = $this->grips[$from + $first - 1] ?? null;
+        $after = $this->grips[$from + $last + 1] ?? null;
+        $now = $this->search->charges($from + $first, array_slice($chosen, $first, $last - $first + 1), $before, $after);
+        $differences = [];
+        foreach ($this->search->charges($from + $first, array_slice($path, $first, $last - $first + 1), $before, $after) as $term => $points) {
+            $differences[$term] = $points - ($now[$term] ?? 0.0);
+        }
+
+        return $differences;
     }
 }

@@ -15,8 +15,17 @@ final class FingeringSearch
 
     private const FIRST_POSITION = 2;
 
+    /** Ways dearer than this, in points, are not looked for. */
+    private const WORTH = 6.0;
+
     /** @var list<int> */
     private readonly array $signatures;
+
+    /** @var ShortestPath<Grip>|null */
+    private ?ShortestPath $cheapest = null;
+
+    /** @var list<list<float>>|null for each event how much dearer the cheapest way through each of its grips is */
+    private ?array $slacks = null;
 
     /** @var array<int, array<int, float>> event => grip => points */
     private array $stands = [];
@@ -41,7 +50,7 @@ final class FingeringSearch
     /** @return ShortestPath<Grip> */
     public function cheapest(): ShortestPath
     {
-        return $this->between(0, count($this->events) - 1, null, null);
+        return $this->cheapest ??= $this->between(0, count($this->events) - 1, null, null);
     }
 
     /**
@@ -61,10 +70,53 @@ final class FingeringSearch
             $layers[] = $forced[$index] ?? $this->layers[$index];
         }
 
+        return $this->through($layers, $from, $to, $before, $after);
+    }
+
+    /**
+     * The same among the grips that a way of interest may go through, and those that were chosen: much faster, and exact as
+     * long as the way is not more than `WORTH` points dearer than the cheapest.
+     *
+     * @param  list<Grip>  $chosen  for every event
+     * @param  array<int, non-empty-list<Grip>>  $forced
+     * @return ShortestPath<Grip>
+     */
+    public function beside(array $chosen, int $from, int $to, ?Grip $before, ?Grip $after, array $forced): ShortestPath
+    {
+        $layers = [];
+        for ($index = $from; $index <= $to; $index++) {
+            $layers[] = $forced[$index] ?? $this->near($index, $chosen[$index]);
+        }
+
+        return $this->through($layers, $from, $to, $before, $after);
+    }
+
+    /** @return non-empty-list<Grip> */
+    private function near(int $index, Grip $chosen): array
+    {
+        $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
+        $near = array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => ($this->slacks[$index][$place] ?? 0.0) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH);
+
+        return [$chosen, ...array_values($near)];
+    }
+
+    /** @return \Closure(Grip, int): float */
+    private function standFrom(int $from): \Closure
+    {
+        return fn (Grip $grip, int $place): float => $this->stand($grip, $from + $place) + ($from + $place === 0 ? self::farStart($grip) : 0.0);
+    }
+
+    /**
+     * @param  list<non-empty-list<Grip>>  $layers
+     * @return ShortestPath<Grip>
+     */
+    private function through(array $layers, int $from, int $to, ?Grip $before, ?Grip $after): ShortestPath
+    {
+        $stand = $this->standFrom($from);
+
         return ShortestPath::through(
             $layers,
-            fn (Grip $grip, int $place): float => $this->stand($grip, $from + $place)
-                + ($from + $place === 0 ? self::farStart($grip) : 0.0)
+            fn (Grip $grip, int $place): float => $stand($grip, $place)
                 + ($place === 0 && $before !== null ? $this->move($before, $grip, $from) : 0.0)
                 + ($from + $place === $to && $after !== null ? $this->move($grip, $after, $to + 1) : 0.0),
             fn (Grip $one, Grip $other, int $place): float => $this->move($one, $other, $from + $place),

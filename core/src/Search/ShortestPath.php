@@ -14,10 +14,14 @@ namespace UprightPencil\Core\Search;
  */
 final readonly class ShortestPath
 {
-    /** @param list<S> $states the chosen state of each layer */
+    /**
+     * @param  list<S>  $states  the chosen state of each layer
+     * @param  list<list<float>>  $reached  for each layer the cheapest cost up to and in each of its states
+     */
     private function __construct(
         public array $states,
         public float $cost,
+        private array $reached,
     ) {}
 
     /**
@@ -33,18 +37,47 @@ final readonly class ShortestPath
         $costs = [];
         $from = [];
         $before = [];
+        $all = [];
         foreach ($layers as $number => $layer) {
             $reached = [];
             foreach ($layer as $index => $state) {
                 [$best, $origin] = self::cheapestInto($state, $number, $before, $costs, $move);
-                $reached[$index] = $best + $stand($state, $number);
+                $reached[] = $best + $stand($state, $number);
                 $from[$number][$index] = $origin;
             }
-            $costs = $reached;
+            $all[] = $costs = $reached;
             $before = $layer;
         }
 
-        return self::walkedBack($layers, $costs, $from);
+        return self::walkedBack($layers, $all, $from);
+    }
+
+    /**
+     * How much dearer than the cheapest way the cheapest one through each state is.
+     *
+     * @param  list<non-empty-list<S>>  $layers  the same as the way was found through
+     * @param  \Closure(S, int): float  $stand
+     * @param  \Closure(S, S, int): float  $move
+     * @return list<list<float>> for each layer its states' slack, 0 on the cheapest way
+     */
+    public function slacks(array $layers, \Closure $stand, \Closure $move): array
+    {
+        $last = count($layers) - 1;
+        $onward = array_reverse(self::through(
+            array_reverse($layers),
+            static fn (mixed $state, int $number): float => $stand($state, $last - $number),
+            static fn (mixed $later, mixed $state, int $number): float => $move($state, $later, $last - $number + 1),
+        )->reached);
+        $slacks = [];
+        foreach ($layers as $number => $layer) {
+            $through = [];
+            foreach ($layer as $index => $state) {
+                $through[] = $this->reached[$number][$index] + $onward[$number][$index] - $stand($state, $number) - $this->cost;
+            }
+            $slacks[] = $through;
+        }
+
+        return $slacks;
     }
 
     /**
@@ -78,15 +111,16 @@ final readonly class ShortestPath
      * @template T
      *
      * @param  list<non-empty-list<T>>  $layers
-     * @param  array<int, float>  $costs
+     * @param  list<non-empty-list<float>>  $reached
      * @param  array<int, array<int, int>>  $from
      * @return self<T>
      */
-    private static function walkedBack(array $layers, array $costs, array $from): self
+    private static function walkedBack(array $layers, array $reached, array $from): self
     {
-        if ($costs === []) {
-            return new self([], 0.0);
+        if ($reached === []) {
+            return new self([], 0.0, []);
         }
+        $costs = $reached[count($reached) - 1];
         $cost = min($costs);
         $index = (int) array_search($cost, $costs, true);
         $states = [];
@@ -95,6 +129,6 @@ final readonly class ShortestPath
             $index = $from[$number][$index];
         }
 
-        return new self(array_reverse($states), $cost);
+        return new self(array_reverse($states), $cost, $reached);
     }
 }
