@@ -75,6 +75,7 @@ final class TroubleTest extends TestCase
         yield 'the same finger in the same place' => ['low-and-regular', '2# | D4q E4 F#4 G4 | F#4 E4 D4h'];
         yield 'notes of the key' => ['off-the-key', '2# | D4q E4 F#4 G4 | A4 B4 C#5 D5'];
         yield 'a sharp of the key signature is no accidental' => ['accidental-holds', '2# | F#4q G4 F#4 G4'];
+        yield 'the same note again right away' => ['accidental-holds', '2# | A4q G#4 G#4 A4'];
         yield 'an accidental printed again' => ['accidental-holds', '2# | G#4q A4 G4 G#4'];
         yield 'an accidental does not hold over the barline' => ['accidental-holds', '2# | A4q B4 A4 G#4 | A4 B4 A4 G4'];
         yield 'a tie, and the same note again' => ['tie-carries', '2# | A4h G#4h- | G#4q A4 G#4 A4'];

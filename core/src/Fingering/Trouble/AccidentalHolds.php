@@ -21,7 +21,9 @@ final class AccidentalHolds implements Detector
                 $held = [];
             }
             $letter = $note->pitch()->letter.$note->pitch()->octave;
-            if (($held[$letter] ?? null) === $note->pitch()->alter && $note->note()->accidental === null && $note->offKey() !== 0.0) {
+            // Right after the note that has the sign nobody forgets it.
+            $later = $before !== null && $before->pitch()->midi() !== $note->pitch()->midi();
+            if ($later && ($held[$letter] ?? null) === $note->pitch()->alter && $note->note()->accidental === null && $note->offKey() !== 0.0) {
                 $spots[] = new TroubleSpot('accidental-holds', $letter, 1.1, $note, "{$note->name()} has no sign of its own: the accidental from earlier in the measure still holds.", 'Write the accidental in as a reminder.');
             }
             if ($carried !== null && $this->comesBackOtherwise($carried, $note)) {
