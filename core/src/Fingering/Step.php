@@ -22,7 +22,7 @@ final readonly class Step
      * @param  bool  $slurredOn  in one slur with the event after
      * @param  bool  $soft  p or softer
      * @param  bool  $returns  the event after this one is the one before it again
-     * @param  bool  $comesBack  the event before this one is heard again within a measure
+     * @param  bool  $comesBack  the event before this one is heard again in this measure
      * @param  Link|null  $link  how the finger comes from the event before, when somebody decided it
      * @param  list<FingerLock|null>  $printed  printed fingers that are suggestions only, one for each note head
      */

@@ -21,9 +21,6 @@ final readonly class Steps
     /** The degree of p (`Dynamics::DEGREES`). */
     private const SOFT = 1.0;
 
-    /** How far ahead a note is looked for that comes back, in events; a measure of sixteenths. */
-    private const SOON = 16;
-
     public function __construct(
         private TempoMap $tempo,
         private Dynamics $dynamics,
@@ -72,15 +69,14 @@ final readonly class Steps
     }
 
     /**
-     * Whether the note before is heard again before a measure has gone by.
+     * Whether the note before is heard again in this measure.
      *
      * @param  list<Event>  $events
      * @param  list<int>  $pitches
      */
     private function comesBack(array $events, array $pitches, int $place): bool
     {
-        $last = min(count($events) - 1, $place + self::SOON);
-        for ($later = $place + 1; $later <= $last && $events[$later]->measure - $events[$place]->measure <= 1; $later++) {
+        for ($later = $place + 1; ($events[$later] ?? null)?->measure === $events[$place]->measure; $later++) {
             if ($pitches[$later] === $pitches[$place - 1]) {
                 return true;
             }

@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering;
 
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\OpenStrings;
 
 /** All cost terms, in one visible list. */
 final readonly class Terms
@@ -34,11 +35,14 @@ final readonly class Terms
             new Terms\Shift(! $upper),
             new Terms\StringCrossing,
             new Terms\SameFinger($profile->chromatic),
-            new Terms\OpenOrFour($profile->openStrings),
             new Terms\LeavingHand,
             new Terms\Holding,
             new Terms\Linked,
         ];
+        if ($upper || $profile->openStrings === OpenStrings::Four) {
+            // Only violin and viola have the open string's note under the fourth finger of first position.
+            $move[] = new Terms\OpenOrFour($profile->openStrings);
+        }
         if ($instrument !== Instrument::Bass) {
             // A bass hand stays in its frame: there is no spacing to judge.
             $move[] = new Terms\FingerSpacing($instrument === Instrument::Cello);

@@ -111,6 +111,33 @@ final class PassagesTest extends TestCase
         yield 'violin, E major in two octaves' => [$violin, $third, '4# | E4q F#4 G#4 A4 | B4 C#5 D#5 E5 | F#5 G#5 A5 B5 | C#6 D#6 E6h', '1 2 H3 0 1 2 H3 0 1 2 3 1 2 H3 4'];
         yield 'viola, F major in two octaves' => [$viola, $second, '1b | F3q G3 A3 Bb3 | C4 D4 E4 F4 | G4 A4 Bb4 C5 | D5 E5 F5h', '3 0 1 L2 3 0 1 L2 3 0 L1 L2 1 2 3'];
         yield 'cello, G major in two octaves' => [$cello, $third, '1# | G2q A2 B2 C3 | D3 E3 F#3 G3 | A3 B3 C4 D4 | E4 F#4 G4h', '0 1 3 4 0 1 3 4 0 1 2 4 1 3 4'];
+        yield 'violin, a melody in G' => [$violin, $second, '1# =96 | G4q B4 D5 B4 | E5 D5 C5 B4 | A4 D5 C5 A4 | G4w', '3 1 3 1 4 3 L2 1 0 3 L2 4 3'];
+        yield 'violin, G minor with its leading tone' => [$violin, $second, '2b =96 | D5q Eb5 F5 Eb5 | D5 C5 Bb4 A4 | G4 Bb4 A4 G4 | F#4 G4h.', '3 L4 L1 L4 3 L2 L1 4 3 L1 4 3 2 3'];
+        yield 'violin, E flat arpeggio and scale' => [$violin, $second, '3b =96 | Eb4q G4 Bb4 Eb5 | D5 C5 Bb4 Ab4 | G4 F4 Eb4 D4 | Eb4w', 'L1 3 L1 L4 3 L2 L1 L4 3 L2 L1 0 L1'];
+        yield 'violin, running eighths in A' => [$violin, $second, '3# =120 | (A4e B4 C#5 D5) (E5 D5 C#5 B4) | A4q E5 A5 E5 | A4w', '0 1 2 3 4 3 2 1 0 0 3 4 0'];
+        yield 'violin, rocking over the fourth finger' => [$violin, $second, '=100 | A4e E5 C5 E5 A4 E5 C5 E5 | G#4 E5 B4 E5 G#4 E5 B4 E5 | A4w', '0 4 L2 4 0 4 L2 4 H3 4 1 4 H3 4 1 4 0'];
+        yield 'violin, sixteenths down from D' => [$violin, $second, '2# =132 | D5s C#5 D5 E5 D5 C#5 B4 A4 B4 A4 G4 F#4 G4 F#4 E4 D4 | D4w', '3 2 3 4 3 2 1 0 1 4 3 2 3 2 1 0 0'];
+        yield 'violin, a G arpeggio up into third position' => [$violin, $third, '1# =80 | D5q G5 B5 D6 | C6 A5 F#5 D5 | G5w', '3 L2 4 4 3 1 H3 1 4'];
+        yield 'violin, down from third position into first' => [$violin, $second, '3# =100 | C#6e B5 A5 G#5 F#5 E5 D5 C#5 | B4 A4 G#4 F#4 E4 D4 C#4 B3 | A3w', 'H3 2 3 2 1 4 3 2 1 4 H3 2 1 4 H3 2 1'];
+        yield 'violin, thirds from string to string' => [$violin, $second, '=120 | (A4e C5 B4 D5) (C5 E5 D5 F5) | E5h rh', '0 L2 1 3 L2 4 3 L1 0'];
+        yield 'violin, an augmented second' => [$violin, $second, '1b =132 | (A4s Bb4 C#5 D5) (E5 D5 C#5 Bb4) | A4h rh', '0 L1 2 3 4 3 2 L1 0'];
+        yield 'viola, G arpeggio and scale down' => [$viola, $second, '1# =96 | G3q B3 D4 G4 | F#4 E4 D4 C4 | B3 A3 G3h', '0 2 0 3 2 1 4 3 2 1 0'];
+        yield 'viola, C minor' => [$viola, $second, '3b =96 | C4q Eb4 G4 C5 | Bb4 Ab4 G4 F4 | Eb4 D4 C4h', '3 L1 3 L2 L1 L4 3 L2 L1 4 3'];
+        yield 'cello, a melody in G' => [$cello, $second, '1# =96 | G2q B2 D3 G3 | F#3 E3 D3 C3 | B2 A2 G2 D3 | G2w', '0 3 0 4 3 1 0 4 3 1 0 0 0'];
+        yield 'cello, B flat arpeggio and scale' => [$cello, $second, '2b =96 | Bb2q D3 F3 Bb3 | A3 G3 F3 Eb3 | D3 C3 Bb2 F2 | Bb2w', '2 0 2 x1 0 4 2 x1 0 4 2 4 2'];
+        yield 'cello, C minor with A flat' => [$cello, $second, '3b =96 | C3q D3 Eb3 F3 | G3 Ab3 G3 F3 | Eb3 D3 C3 B2 | C3w', '4 0 x1 2 4 x4 4 2 x1 0 4 3 4'];
+        yield 'cello, A major from the top' => [$cello, $second, '3# =96 | A3q G#3 F#3 E3 | D3 C#3 B2 A2 | E3 C#3 A2h', '0 x4 x2 1 0 x4 x2 1 1 x4 1'];
+        yield 'cello, to G in fourth position and back' => [$cello, $third, '=80 | C4q D4 E4 F4 | G4 F4 E4 D4 | C4w', '2 4 1 2 4 2 1 4 2'];
+        yield 'cello, A major to the octave' => [$cello, Level::Advanced, '3# =80 | A3q B3 C#4 D4 | E4 F#4 G#4 A4', '0 1 3 4 1 x2 x4 3°'];
+        yield 'bass, the open strings of G major' => [$bass, $second, '1# =96 | G2q D3 G3 D3 | B2 D3 G2h', '2 0 0 0 1 0 2'];
+        yield 'bass, D major with a shift to third position' => [$bass, $second, '2# =96 | D3q F#3 A3 D4 | C#4 B3 A3 G3 | F#3 E3 D3h', '0 4 1 4 2 4 1 0 4 1 0'];
+        yield 'bass, F major in half position' => [$bass, $second, '1b =96 | F2q A2 C3 F3 | E3 D3 C3 Bb2 | A2 G2 F2h', '1 0 4 4 2 0 4 1 0 4 1'];
+        yield 'bass, B flat major from the top' => [$bass, $second, '2b =96 | Bb2q D3 F3 Bb3 | A3 G3 F3 Eb3 | D3 C3 Bb2h', '1 0 4 4 2 0 4 1 0 4 1'];
+        yield 'bass, A major, G sharp in half position on the way down' => [$bass, $second, '3# =96 | A2q C#3 E3 A3 | G#3 F#3 E3 D3 | C#3 B2 A2h', '0 4 1 1 1 4 1 0 4 1 0'];
+        yield 'violin, first year, a D arpeggio' => [$violin, $first, '2# =84 | D5q A4 F#4 D4 | E4 G4 B4 C#5 | D5w', '3 0 2 0 1 3 1 2 3'];
+        yield 'violin, first year, over the open E' => [$violin, $first, '1# =84 | G4q A4 B4 G4 | B4 C5 D5h | D5e E5 D5 C5 B4q G4', '3 0 1 3 1 L2 3 3 0 3 L2 1 3'];
+        yield 'cello, first year, a C arpeggio' => [$cello, $first, '=84 | C3q E3 G3 C4 | B3 G3 E3 C3', '4 1 4 2 1 4 1 4'];
+        yield 'bass, first year, a C arpeggio' => [$bass, $first, '=84 | C3q E3 G3 E3 | F3 A3 B3 G3 | C3w', '2 1 0 1 2 1 4 0 2'];
         yield 'violin, up to B5 in first position' => [$violin, $second, '1# | G5q A5 B5 A5 | G5w', 'L2 3 4 3 L2'];
     }
 

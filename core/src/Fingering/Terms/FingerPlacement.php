@@ -15,13 +15,13 @@ use UprightPencil\Core\Strings\Placement;
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 1.2, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.4, 'harmonic 4' => 0.5];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.1, 'harmonic 4' => 0.5];
 
-    /** Low fingers belong to first position; higher up the hand itself goes a half step lower. By finger. */
+    /** Low fingers, and the cellist's extension back, belong to first position; higher up the hand itself goes lower. By finger. */
     private const LOW_ABOVE_FIRST = [1 => 0.7, 4 => 0.2];
 
     /** Harmonics other than the octave speak less surely, and not where the finger lies. */
-    private const HIGH_HARMONIC = 1.5;
+    private const HIGH_HARMONIC = 2.5;
 
     /** On a lower string the note above is there as well, stopped and with vibrato. */
     private const HARMONIC_BELOW_TOP = 0.9;
@@ -54,7 +54,8 @@ final class FingerPlacement implements StandTerm
         $cost = 0.0;
         foreach ($grip->stops as $stop) {
             $cost += $this->of($stop, $step);
-            $cost += $stop->placement === Placement::Low && $grip->position > 1 ? self::LOW_ABOVE_FIRST[$stop->finger] ?? 0.0 : 0.0;
+            $lowered = $stop->placement === Placement::Low || ($stop->placement === Placement::Extended && $stop->finger === 1);
+            $cost += $lowered && $grip->position > 1 ? self::LOW_ABOVE_FIRST[$stop->finger] ?? 0.0 : 0.0;
         }
 
         return $cost;

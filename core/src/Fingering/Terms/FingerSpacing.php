@@ -34,7 +34,7 @@ final class FingerSpacing implements MoveTerm
     public function cost(Grip $from, Grip $to, Step $step): float
     {
         [$low, $high] = $from->lead()->finger < $to->lead()->finger ? [$from->lead(), $to->lead()] : [$to->lead(), $from->lead()];
-        if ($low->finger === 0 || $high->placement === Placement::Harmonic || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {
+        if ($low->finger === 0 || $low->placement === Placement::Harmonic || $high->placement === Placement::Harmonic || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {
             return 0.0;
         }
         $closest = $high->finger - $low->finger;

@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Grip;
 use UprightPencil\Core\Fingering\StandTerm;
 use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Strings\Placement;
 
 final class HandPosition implements StandTerm
 {
@@ -28,9 +29,10 @@ final class HandPosition implements StandTerm
     public function cost(Grip $grip, Step $step): float
     {
         return match (true) {
-            $grip->position === 1.0 => 0.0,
+            // A harmonic rings by itself wherever the hand is.
+            $grip->position === 1.0 || $grip->lead()->placement === Placement::Harmonic => 0.0,
             $grip->position < 1 => 0.2,
-            default => 0.25 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
+            default => 0.3 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
         };
     }
 

@@ -14,6 +14,9 @@ final class Shift implements MoveTerm
     /** Up to another finger than the first: the hand has less of the new place to play in. */
     private const UP_TO_ANOTHER_FINGER = 0.7;
 
+    /** The same on cello and bass, whose hands hold fewer notes anyway. */
+    private const UP_ON_LOW_STRINGS = 0.3;
+
     /** @param bool $chromatic cello and bass: the hand moves by half steps as a matter of course */
     public function __construct(private readonly bool $chromatic = false) {}
 
@@ -36,11 +39,9 @@ final class Shift implements MoveTerm
         $guided = self::isGuided($from, $to);
         $crawls = $way === 1 && ($this->chromatic || $guided || $from->position === $to->position || min($from->position, $to->position) < 1);
         $cost = $crawls ? 1.2 : 1.8 + 0.25 * $way;
-        $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && ! $guided ? self::UP_TO_ANOTHER_FINGER : 0.0;
+        $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && $to->lead()->placement !== Placement::Harmonic && ! $guided ? ($this->chromatic ? self::UP_ON_LOW_STRINGS : self::UP_TO_ANOTHER_FINGER) : 0.0;
         $cost *= $step->slurred ? 1.5 : 1.0;
         $cost *= $step->isFast() ? 1.4 : 1.0;
-        // The octave harmonic rings wherever near its node the finger lands: it cannot be missed.
-        $cost *= $to->lead()->placement === Placement::Harmonic ? 0.6 : 1.0;
         if ($step->afterRest()) {
             return $cost * 0.3;
         }
