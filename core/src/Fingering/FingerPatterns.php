@@ -40,7 +40,7 @@ final class FingerPatterns
         /** @var array<string, non-empty-list<PlayedNote>> $open stretches on a string in one hand that still go on */
         $open = [];
         foreach ($phrase as $note) {
-            if ($note->stop()->finger === 0) {
+            if ($note->stop()->finger === 0 || $note->stop()->placement === Placement::Harmonic) {
                 continue;
             }
             $at = "{$note->stop()->string}/{$note->grip->hand}";

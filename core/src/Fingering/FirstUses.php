@@ -40,7 +40,7 @@ final class FirstUses
         }
         $this->add('position', Instrument::positionName($note->grip->position), $note);
         if ($note->stop()->placement !== Placement::Regular) {
-            $this->add('finger', $this->place($note)->name(), $note);
+            $this->add('finger', $note->stop()->placement === Placement::Harmonic ? 'a harmonic' : $this->place($note)->name(), $note);
         }
         if ($before !== null && Link::Slide->joins($before->stop(), $note->stop()) && ! $note->step->afterRest()) {
             $this->add('technique', $before->grip->hand === $note->grip->hand ? 'a finger that slides a half step' : 'a shift on one finger', $note);

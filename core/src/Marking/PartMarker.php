@@ -305,7 +305,8 @@ final class PartMarker
     private function finger(Line $line, array $joined): void
     {
         $solver = new Solver($this->instrument, $this->settings->profile, $this->sounding, $this->tempo, $this->dynamics);
-        $wishes = $this->decisions->fingerWishes($this->instrument, $this->printedFingers($line), $this->settings->profile->printed);
+        $printed = $this->printedFingers($line);
+        $wishes = $this->decisions->fingerWishes($this->instrument, $printed, $this->settings->profile->printed);
         $fingered = $solver->solve($line, $wishes, $joined);
         $marks = FingerMarks::of($line, $fingered->fingerings, $fingered->between, $this->settings->profile->fingers);
         $stays = $this->stays($line, $fingered->between->stays);
@@ -313,11 +314,12 @@ final class PartMarker
         $places = array_flip(array_map(static fn (Event $event): string => $event->first()->id, $fingered->events));
         $broken = $this->broken($fingered);
         foreach ($fingered->fingerings as $id => $fingering) {
+            $against = isset($printed[$id]) && ! $printed[$id]->admits($fingering->stop, $fingering->position);
             $this->marks[$id] = [
                 ...$this->marks[$id] ?? [],
                 'fingering' => $fingering,
                 'string' => $strings[$fingering->stop->string]->name,
-                'fingerMark' => isset($marks->written[$id]) || isset($stays[$id]),
+                'fingerMark' => isset($marks->written[$id]) || isset($stays[$id]) || $against,
                 'moves' => isset($marks->moves[$id]),
                 'slide' => $this->unlessTakenOff($id, 'slide', $fingered->between->slides),
                 'bar' => $this->unlessTakenOff($id, 'bar', $fingered->between->bars),
@@ -325,6 +327,7 @@ final class PartMarker
                 'reasons' => [
                     ...($fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."]),
                     ...(isset($broken[$id]) ? [$broken[$id]] : []),
+                    ...($against ? ['The print has another fingering here.'] : []),
                     ...($this->settings->reasons && isset($marks->written[$id], $places[$id]) ? $this->reasonsFor($fingered, $places[$id], isset($marks->moves[$id])) : []),
                 ],
             ];

@@ -50,7 +50,7 @@ final class TransferSheet
             ...array_map(static fn (array $change): string => 'change bow on beat '.self::beat($change['beat']), $note->changes),
             ...array_map(static fn (int $player, array $changes): string => self::player($player, count($note->stagger)).' changes on '.implode(' and ', array_map(static fn (array $change): string => "{$change['measure']}: ".self::beat($change['beat']), $changes)), array_keys($note->stagger), $note->stagger),
             $mark['place'] === null ? null : 'at '.$mark['place'],
-            $mark['finger'] === null ? null : ($mark['slide'] ? 'slide to ' : '').'finger '.$mark['finger'],
+            $mark['finger'] === null ? null : ($mark['slide'] ? 'slide to ' : '').'finger '.str_replace('/', ' or ', $mark['finger']),
             $mark['barTo'] === null ? null : 'one finger over both strings, to '.self::place($notes[$mark['barTo']]),
             $mark['stayTo'] === null ? null : 'finger stays down, to '.self::place($notes[$mark['stayTo']]),
             $mark['string'] === null ? null : 'on the '.$mark['string'].' string',

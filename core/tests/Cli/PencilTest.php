@@ -131,6 +131,43 @@ final class PencilTest extends TestCase
         self::assertLessThanOrEqual($ways[1]['extra'], $ways[0]['extra']);
     }
 
+    public function test_a_part_comes_with_its_summary_and_trouble_spots(): void
+    {
+        $report = $this->json('mark', 'tune.musicxml');
+        $part = $report['parts'][0];
+
+        self::assertSame(['lowest', 'highest', 'highestPosition', 'shifts', 'crossingsUnderSlurs', 'extensions', 'new'], array_keys($part['summary']));
+        self::assertSame('position 1', $part['summary']['highestPosition']['name']);
+        self::assertNotSame([], $part['patterns']);
+        self::assertNotSame([], $part['firsts']);
+        self::assertIsArray($part['troubleSpots']);
+        self::assertSame([], $report['tuning']);
+        self::assertArrayHasKey('troubleSpots', $this->json('check', 'tune.musicxml')['parts'][0]);
+        self::assertStringContainsString('highest: position 1; shifts: 0', $this->pencil('mark', "{$this->folder}/tune.musicxml", '--format=text')[1]);
+    }
+
+    public function test_written_fingers_come_with_a_reason(): void
+    {
+        $notes = $this->json('mark', 'tune.musicxml')['parts'][0]['notes'];
+        $written = array_filter($notes, static fn (array $note): bool => $note['fingerMark']);
+
+        self::assertNotSame([], $written);
+        self::assertNotSame([], array_merge(...array_column($written, 'reasons')));
+        self::assertSame([], array_merge([], ...array_column(array_filter($notes, static fn (array $note): bool => ! $note['fingerMark']), 'reasons')));
+    }
+
+    public function test_a_house_style_and_printed_fingers_are_options(): void
+    {
+        file_put_contents("{$this->folder}/style.json", '{"open": "o"}');
+        [$code, $text] = $this->pencil('mark', "{$this->folder}/tune.musicxml", '--format=text', "--style={$this->folder}/style.json", '--printed=ignore');
+        self::assertSame(0, $code);
+        self::assertStringContainsString('D4⊓Do', $text);
+
+        file_put_contents("{$this->folder}/style.json", '{"open": "zero"}');
+        self::assertSame([1, '', "pencil: A house style’s “open” is one of 0, o.\n"], $this->pencil('mark', "{$this->folder}/tune.musicxml", "--style={$this->folder}/style.json"));
+        self::assertSame(2, $this->pencil('mark', "{$this->folder}/tune.musicxml", '--printed=perhaps')[0]);
+    }
+
     /** @param list<string> $words */
     #[DataProvider('wrongUse')]
     public function test_wrong_options_exit_with_2_one_line_and_the_usage(array $words, string $line): void

@@ -157,6 +157,13 @@ final class HandMarksTest extends TestCase
         yield 'a position' => ['2# =120 | (B5e C#6 D6 C#6) B5h', Level::SecondYear, [], 'position III'];
     }
 
+    public function test_the_transfer_sheet_leaves_a_choice_open(): void
+    {
+        $sheet = TransferSheet::of(Marked::tune('2# | F#4q G4 A4 G4', decisions: [['note' => 'n3', 'choice' => true]])->part);
+
+        self::assertContains('finger 0 or 4', array_column($sheet, 'sign'));
+    }
+
     public function test_a_choice_goes_out_as_two_fingers(): void
     {
         $out = self::out(Writer::write(Tune::score('2# | F#4q G4 A4 G4')), new Settings(instrument: Instrument::Violin), [['note' => 'n3', 'choice' => true]]);

@@ -6,17 +6,21 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Fingering\FingerLock;
 use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\Link;
 use UprightPencil\Core\Fingering\MoveTerm;
 use UprightPencil\Core\Fingering\StandTerm;
 use UprightPencil\Core\Fingering\Step;
 use UprightPencil\Core\Fingering\Stop;
 use UprightPencil\Core\Fingering\Term;
 use UprightPencil\Core\Fingering\Terms;
+use UprightPencil\Core\Strings\ChromaticSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\HandSize;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\LowFirst;
 use UprightPencil\Core\Strings\OpenStrings;
 use UprightPencil\Core\Strings\Placement;
 
@@ -63,6 +67,18 @@ final class TermsTest extends TestCase
         yield 'three and low two' => [$spacing, [self::first(3), self::first(2), $slow], [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 2, 3, Placement::Low), $slow]];
         yield 'too far on the next string is half as bad' => [$spacing, [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 1, 3, Placement::Low), $slow], [self::grip(3, 2, 2, 6, Placement::High), self::grip(2, 2, 2, 3, Placement::Low), $slow]];
 
+        yield 'up to the first finger rather than to another' => [$shift, [self::first(2), self::third(1), $slow], [self::first(2), self::third(3), $slow]];
+        yield 'a shift after a harmonic' => [$shift, [self::harmonic(), self::third(1), $slow], [self::grip(4, 7), self::third(1), $slow]];
+        yield 'a half step on the cello' => [new Terms\Shift(true), [self::first(2), self::grip(1, 3), $slow], [self::first(2), self::grip(1, 4), $slow]];
+        yield 'a crossing that comes back at once' => [$crossing, [self::first(1, 1), self::first(1, 2), $slow], [self::first(1, 1), self::first(1, 2), self::returning()]];
+        yield 'sliding is the school' => [new Terms\SameFinger(ChromaticSchool::Slide), [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow], [self::first(2), self::grip(2, 2, 1, 3, Placement::Low), $slow]];
+        yield 'leaving a hand that is needed again' => [new Terms\LeavingHand, [self::first(), self::third(), $slow], [self::first(), self::third(), self::returning()]];
+        yield 'staying in a hand that is needed again' => [new Terms\LeavingHand, [self::first(), self::first(3), self::returning()], [self::first(), self::third(), self::returning()]];
+        yield 'a finger that can stay over the crossing' => [new Terms\Holding, [self::first(3, 2), self::first(1, 3), self::returning()], [self::first(3, 2), self::first(1, 2), self::returning()]];
+        yield 'a finger below that stays' => [new Terms\Holding, [self::first(1), self::first(3), self::returning()], [self::first(3), self::first(1), self::returning()]];
+        yield 'a slide that was decided' => [new Terms\Linked, [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow->linked(Link::Slide)], [self::first(2), self::first(1), $slow->linked(Link::Slide)]];
+        yield 'a bar that was decided' => [new Terms\Linked, [self::first(1, 1), self::first(1, 2), $slow->linked(Link::Bar)], [self::first(1, 1), self::first(2, 2), $slow->linked(Link::Bar)]];
+
         $both = new Terms\OpenOrFour(OpenStrings::UpOpenDownFour);
         $rise = self::step(rise: 2);
         $fall = self::step(rise: -2);
@@ -98,6 +114,12 @@ final class TermsTest extends TestCase
 
         yield 'a long open string where the class vibrates' => [new Terms\OpenString(true), [self::first(4), self::step(seconds: 2.0)], [self::open(), self::step(seconds: 2.0)]];
         yield 'a short one' => [new Terms\OpenString(true), [self::open(), self::step(seconds: 0.3)], [self::open(), self::step(seconds: 2.0)]];
+        yield 'an open string inside a slur' => [new Terms\OpenString(false), [self::open(), self::step(slurred: true)], [self::open(), new Step(0.6, 0.0, true, 0, 0.6, slurredOn: true)]];
+        yield 'the bright top string in a soft phrase' => [new Terms\OpenString(false), [self::open(2), new Step(0.6, 0.0, false, 0, 0.6, soft: true)], [self::open(3), new Step(0.6, 0.0, false, 0, 0.6, soft: true)]];
+        yield 'a printed finger that is suggested' => [new Terms\PrintedFinger, [self::first(3), new Step(0.6, 0.0, false, 0, 0.6, printed: [new FingerLock(3)])], [self::first(2), new Step(0.6, 0.0, false, 0, 0.6, printed: [new FingerLock(3)])]];
+        yield 'low 1 above first position' => [$placement, [self::grip(1, 2, 2, 1, Placement::Low), $step], [self::grip(1, 5, 2, 4, Placement::Low), $step]];
+        yield 'low 1 where the hand moves instead' => [new Terms\FingerPlacement(HandSize::Usual, LowFirst::Move), [self::grip(1, 1, 2, 1), $step], [self::grip(1, 2, 2, 1, Placement::Low), $step]];
+        yield 'the octave harmonic and another' => [$placement, [self::harmonic(), $step], [new Grip(2, [new Stop(3, 19, 4, Placement::Harmonic, 0, 1.0, 7)], 1.0), $step]];
         yield 'third position' => [new Terms\HandPosition, [self::first(), $step], [self::third(), $step]];
         yield 'fifth position' => [new Terms\HandPosition, [self::third(), $step], [self::grip(1, 8, 2, 8), $step]];
         yield 'what was not taught' => [new Terms\Untaught, [self::third(), $step], [new Grip(2, [new Stop(2, 1, 1, Placement::Low)], 1.0, 'low 1'), $step]];
@@ -120,7 +142,7 @@ final class TermsTest extends TestCase
     {
         foreach (self::moves() as [$term, $one, $other]) {
             foreach ([$one, $other] as [$from, $to, $step]) {
-                $like = new Step($step->isFast() ? 0.2 : 2.0, $step->afterRest() ? 1.0 : 0.0, $step->slurred, 5 * $step->rise, 0.5);
+                $like = new Step($step->isFast() ? 0.2 : 2.0, $step->afterRest() ? 1.0 : 0.0, $step->slurred, 5 * $step->rise, 0.5, returns: $step->returns, comesBack: $step->comesBack, link: $step->link);
                 self::assertSame($step->signature(), $like->signature());
                 self::assertSame($term->cost($from, $to, $step), $term->cost($from, $to, $like), $term->name());
             }
@@ -160,6 +182,17 @@ final class TermsTest extends TestCase
         self::assertSame(0.0, $cello->cost($stop(4, 5), $stop(1, 1), self::step()));
         self::assertGreaterThan(1.0, $cello->cost($stop(3, 4), $stop(4, 6), self::step()));
         self::assertGreaterThan(1.0, $cello->cost($stop(2, 3), $stop(1, 0), self::step()));
+    }
+
+    private static function returning(): Step
+    {
+        return new Step(0.6, 0.0, false, 0, 0.6, returns: true, comesBack: true);
+    }
+
+    /** The octave of the top string. */
+    private static function harmonic(): Grip
+    {
+        return self::grip(4, 7, 3, 12, Placement::Harmonic);
     }
 
     private static function step(float $before = 0.6, float $rest = 0.0, bool $slurred = false, int $rise = 0, float $seconds = 0.6): Step

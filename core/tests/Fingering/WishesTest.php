@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -128,6 +129,16 @@ final class WishesTest extends TestCase
         self::assertSame($fingers('2# | D5q E5 F#5 E5', 'ignore'), $fingers($bad, 'suggest'), 'a suggestion that leads into trouble is not taken');
         self::assertSame('3 4 3 4', $fingers($good, 'suggest'));
         self::assertSame($fingers('2# | D5q E5 D5 E5', 'ignore'), $fingers($good, 'ignore'));
+    }
+
+    public function test_where_the_print_is_not_followed_the_page_says_so(): void
+    {
+        $settings = new Settings(ClassProfile::fromArray(['printed' => 'ignore']), Instrument::Violin);
+        $marked = Marked::tune('2# | D5q^3 E5^3 F#5 D5', settings: $settings);
+
+        self::assertSame([false, true], [in_array('The print has another fingering here.', $marked->note('n1')->reasons, true), in_array('The print has another fingering here.', $marked->note('n2')->reasons, true)]);
+        self::assertContains('n2', array_column(array_filter(PencilLayer::of($marked->part), static fn (array $mark): bool => $mark['finger'] !== null), 'note'), 'the other finger is pencilled over the print');
+        self::assertNotContains('n1', array_column(array_filter(PencilLayer::of($marked->part), static fn (array $mark): bool => $mark['finger'] !== null), 'note'), 'what is printed right needs no pencil');
     }
 
     public function test_a_decision_lies_over_a_printed_finger(): void

@@ -57,6 +57,26 @@ final class AbcTest extends TestCase
         self::assertTrue($notes[5]->fermata);
     }
 
+    #[DataProvider('fingers')]
+    public function test_fingers_are_read_and_written(string $abc, ?string $finger, bool $open, bool $harmonic): void
+    {
+        $score = Reader::read(self::HEAD."{$abc}A2 B2 c4|")->score;
+        $technical = $score->parts[0]->notes()[0]->technical;
+
+        self::assertSame([$finger, $open, $harmonic], [$technical->finger, $technical->open, $technical->harmonic]);
+        self::assertEquals($technical, Reader::read(Writer::write($score))->score->parts[0]->notes()[0]->technical);
+    }
+
+    /** @return iterable<string, array{string, string|null, bool, bool}> */
+    public static function fingers(): iterable
+    {
+        yield 'a finger' => ['!3!', '3', false, false];
+        yield 'an open string' => ['!0!', null, true, false];
+        yield 'an open string as a circle' => ['!open!', null, true, false];
+        yield 'a harmonic' => ['!4!!open!', '4', false, true];
+        yield 'a choice of two' => ['!0!!4!', '0 4', false, false];
+    }
+
     public function test_repeats_endings_and_the_heading_are_read(): void
     {
         $score = Reader::read(self::HEAD."A2|:d8|e8|1f8:|2g8|]\n")->score;

@@ -28,6 +28,28 @@ final class ShortestPathTest extends TestCase
         }
     }
 
+    public function test_the_slack_of_a_state_is_what_the_cheapest_way_through_it_costs_more(): void
+    {
+        $random = new Randomizer(new Mt19937(11));
+        for ($round = 0; $round < 30; $round++) {
+            $layers = [];
+            for ($layer = $random->getInt(1, 5); $layer > 0; $layer--) {
+                $layers[] = range(0, $random->getInt(0, 3));
+            }
+            $stand = static fn (int $state, int $number): float => (($state * 7 + $number * 5 + $round) % 11) / 2;
+            $move = static fn (int $from, int $to, int $number): float => (($from * 3 + $to * 13 + $number + $round) % 7) / 3;
+            $path = ShortestPath::through($layers, $stand, $move);
+            foreach ($path->slacks($layers, $stand, $move) as $number => $slacks) {
+                self::assertEqualsWithDelta(0.0, $slacks[(int) array_search($path->states[$number], $layers[$number], true)], 1e-9);
+                foreach ($slacks as $state => $slack) {
+                    $through = $layers;
+                    $through[$number] = [$layers[$number][$state]];
+                    self::assertEqualsWithDelta(self::cheapestOfAll($through, $stand, $move) - $path->cost, $slack, 1e-9);
+                }
+            }
+        }
+    }
+
     public function test_of_equal_paths_the_first_is_taken(): void
     {
         $path = ShortestPath::through([['a', 'b'], ['c', 'd']], static fn (): float => 1.0, static fn (): float => 1.0);

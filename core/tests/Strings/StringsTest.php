@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Tests\Strings;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\FramePlace;
@@ -38,6 +39,71 @@ final class StringsTest extends TestCase
         yield [Instrument::Violin, ['low 1' => 1, '1' => 2, 'low 2' => 3, '2' => 4, '3' => 5, 'high 3' => 6, 'low 4' => 6, '4' => 7, 'extended 4' => 8]];
         yield [Instrument::Cello, ['extended 1' => 1, '1' => 2, '2' => 3, '3' => 4, '4' => 5, 'extended 2' => 4, 'extended 3' => 5, 'extended 4' => 6]];
         yield [Instrument::Bass, ['1' => 2, '2' => 3, '4' => 4]];
+    }
+
+    #[DataProvider('harmonics')]
+    public function test_natural_harmonics_lie_where_the_string_divides(Instrument $instrument, int $offset, string $touched): void
+    {
+        self::assertSame($touched, implode(' ', array_map(static fn (array $way): string => "{$way[1]->finger}@{$way[0]}", $instrument->harmonics($offset))));
+    }
+
+    /** @return iterable<string, array{Instrument, int, string}> */
+    public static function harmonics(): iterable
+    {
+        yield 'the octave' => [Instrument::Violin, 12, '3@12 3@12 4@12 4@12'];
+        yield 'the octave of a cello, with the third finger or the fourth' => [Instrument::Cello, 12, '3@12 3@12 4@12'];
+        yield 'the twelfth, touched at the fifth' => [Instrument::Bass, 19, '3@7 4@7'];
+        yield 'two octaves, touched at the fourth' => [Instrument::Bass, 24, '3@5 4@5'];
+        yield 'no partial lies here' => [Instrument::Violin, 13, ''];
+    }
+
+    /** @param list<float> $positions */
+    #[DataProvider('spelledPositions')]
+    public function test_the_spelling_decides_between_neighbouring_positions(Instrument $instrument, int $hand, array $positions): void
+    {
+        self::assertSame($positions, $instrument->positionsAt($hand));
+    }
+
+    /** @return iterable<array{Instrument, int, list<float>}> */
+    public static function spelledPositions(): iterable
+    {
+        yield [Instrument::Violin, 2, [1.0]];
+        yield [Instrument::Violin, 4, [2.0, 3.0]];
+        yield [Instrument::Viola, 6, [3.0, 4.0]];
+        yield [Instrument::Violin, 11, [6.0, 7.0]];
+        yield [Instrument::Cello, 6, [3.0]];
+        yield [Instrument::Bass, 4, [2.5]];
+    }
+
+    /** @param array<string, mixed> $profile */
+    #[DataProvider('keysTaught')]
+    public function test_a_class_knows_keys_by_its_level_or_as_its_profile_says(array $profile, int $fifths, bool $taught): void
+    {
+        self::assertSame($taught, ClassProfile::fromArray($profile)->teachesKey(new Key($fifths)));
+    }
+
+    /** @return iterable<array{array<string, mixed>, int, bool}> */
+    public static function keysTaught(): iterable
+    {
+        yield [['level' => 'first-year'], 2, true];
+        yield [['level' => 'first-year'], -1, false];
+        yield [['level' => 'second-year'], -2, true];
+        yield [['level' => 'second-year'], 4, false];
+        yield [['level' => 'advanced'], -6, true];
+        yield [['level' => 'second-year', 'keys' => ['flats' => 0, 'sharps' => 4]], 4, true];
+        yield [['level' => 'second-year', 'keys' => ['flats' => 0, 'sharps' => 4]], -1, false];
+    }
+
+    public function test_a_class_comes_from_the_level_before(): void
+    {
+        self::assertNull(ClassProfile::of(Level::FirstYear)->before());
+        self::assertSame(Level::SecondYear, ClassProfile::of(Level::ThirdYear)->before()?->level);
+    }
+
+    public function test_a_class_that_moves_its_hand_for_low_notes_knows_half_position(): void
+    {
+        self::assertContains(0.5, ClassProfile::fromArray(['level' => 'second-year', 'lowFirst' => 'move'])->positions(Instrument::Violin));
+        self::assertNotContains(0.5, ClassProfile::of(Level::SecondYear)->positions(Instrument::Violin));
     }
 
     #[DataProvider('positions')]

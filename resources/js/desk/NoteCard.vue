@@ -40,8 +40,8 @@ const decided = computed(() => {
             <slot name="ways" />
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
             <slot />
-            <div class="note-tabs" role="tablist">
-                <button v-for="group in GROUPS" :key="group" type="button" role="tab" :aria-selected="group === tab" @click="tab = group">{{ group }}</button>
+            <div class="note-tabs" role="group" aria-label="Keys shown as buttons">
+                <button v-for="group in GROUPS" :key="group" type="button" :aria-pressed="group === tab" @click="tab = group">{{ group }}</button>
             </div>
             <div class="note-buttons" :class="tab.toLowerCase()">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">

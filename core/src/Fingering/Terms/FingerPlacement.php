@@ -21,7 +21,7 @@ final class FingerPlacement implements StandTerm
     private const LOW_ABOVE_FIRST = [1 => 0.7, 4 => 0.2];
 
     /** Harmonics other than the octave speak less surely, and not where the finger lies. */
-    private const HIGH_HARMONIC = 2.5;
+    private const HIGH_HARMONIC = 6.0;
 
     /** On a lower string the note above is there as well, stopped and with vibrato. */
     private const HARMONIC_BELOW_TOP = 0.9;

@@ -17,7 +17,7 @@ final class LowAndRegular implements Detector
     {
         $spots = [];
         foreach ($line->notes as $place => $note) {
-            $other = $this->otherPlace($line, $place, $note);
+            $other = $note->stop()->placement === Placement::Harmonic ? null : $this->otherPlace($line, $place, $note);
             if ($other !== null) {
                 [$one, $two] = [$line->instrument->stringName($other->stop()->string), $line->instrument->stringName($note->stop()->string)];
                 $strings = $one === $two ? "on the {$one} string" : "on neighbouring strings ({$one} and {$two})";
@@ -34,7 +34,7 @@ final class LowAndRegular implements Detector
     {
         for ($before = $place - 1; $before >= max(0, $place - self::NOTES); $before--) {
             $other = $line->notes[$before];
-            if ($other->stop()->finger === 0 || $other->stop()->finger !== $note->stop()->finger || $other->grip->hand !== $note->grip->hand || $other->phrase !== $note->phrase) {
+            if ($other->stop()->finger === 0 || $other->stop()->placement === Placement::Harmonic || $other->stop()->finger !== $note->stop()->finger || $other->grip->hand !== $note->grip->hand || $other->phrase !== $note->phrase) {
                 continue;
             }
             $same = $other->stop()->placement === $note->stop()->placement;
@@ -47,10 +47,6 @@ final class LowAndRegular implements Detector
 
     private function word(PlayedNote $note): string
     {
-        return match ($note->stop()->placement) {
-            Placement::Regular => 'in its usual place',
-            Placement::Harmonic => 'only touching',
-            default => $note->stop()->placement->value,
-        };
+        return $note->stop()->placement === Placement::Regular ? 'in its usual place' : $note->stop()->placement->value;
     }
 }

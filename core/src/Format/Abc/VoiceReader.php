@@ -578,12 +578,14 @@ final class VoiceReader
     /** @param list<string> $signs */
     private static function technical(array $signs): Technical
     {
-        $finger = array_values(array_filter($signs, static fn (string $sign): bool => preg_match('/^[0-5]$/', $sign) === 1))[0] ?? null;
+        $fingers = array_values(array_filter($signs, static fn (string $sign): bool => preg_match('/^[0-5]$/', $sign) === 1));
+        $circle = in_array('open', $signs, true);
 
         return new Technical(
             in_array('downbow', $signs, true) ? BowSign::Down : (in_array('upbow', $signs, true) ? BowSign::Up : null),
-            $finger === '0' ? null : $finger,
-            open: $finger === '0' || in_array('open', $signs, true),
+            $fingers === [] || $fingers === ['0'] ? null : implode(' ', $fingers),
+            open: $fingers === ['0'] || ($circle && $fingers === []),
+            harmonic: $circle && $fingers !== [] && $fingers !== ['0'],
         );
     }
 

@@ -16,6 +16,7 @@ use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Pitch;
+use UprightPencil\Core\Score\Technical;
 use UprightPencil\Core\Score\TimeModification;
 
 /** Writes one part as an ABC voice, four measures a line. */
@@ -194,9 +195,20 @@ final class VoiceWriter
             BowSign::Up => 'u',
             null => '',
         }
-            .($technical->open ? '!0!' : (preg_match('/^[1-5]$/', $technical->finger ?? '') === 1 ? "!{$technical->finger}!" : ''))
+            .self::fingers($technical)
             .implode('', array_map(static fn (Articulation $sign): string => self::ARTICULATIONS[$sign->value], $note->articulations))
             .($note->fermata ? '!fermata!' : '');
+    }
+
+    /** ABC has one small circle for open strings and harmonics: with a finger it is a harmonic. */
+    private static function fingers(Technical $technical): string
+    {
+        if ($technical->open) {
+            return '!0!';
+        }
+        $fingers = preg_match('/^[0-5]( [0-5])*$/', $technical->finger ?? '') === 1 ? explode(' ', (string) $technical->finger) : [];
+
+        return implode('', array_map(static fn (string $finger): string => "!{$finger}!", $fingers)).($technical->harmonic && $fingers !== [] ? '!open!' : '');
     }
 
     /** @param list<object> $items */
