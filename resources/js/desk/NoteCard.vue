@@ -4,7 +4,14 @@ import type { Decision, NoteInfo } from '../api/types'
 import { spoken, type Command } from './keys'
 import { bowWords, placeWords } from './words'
 
-const props = defineProps<{ note: NoteInfo | null; span: string; commands: Command[]; waiting: Decision[] }>()
+const props = defineProps<{
+    note: NoteInfo | null
+    /** The first note of its stroke, which carries the bow's decisions. */
+    begin: NoteInfo | null
+    span: string
+    commands: Command[]
+    waiting: Decision[]
+}>()
 
 const GROUPS = ['Finger', 'Bow'] as const
 
@@ -13,7 +20,9 @@ const tab = ref<(typeof GROUPS)[number]>('Finger')
 const buttons = computed(() => props.commands.filter((command) => command.group === tab.value))
 const decided = computed(() => {
     const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', slide: 'slide', bar: 'bar', stay: 'finger stays down', choice: '0 or 4', fingerMark: 'finger mark hidden' }
-    return (props.note?.decided ?? []).map((field) => words[field] ?? field)
+    const own = (props.note?.decided ?? []).map((field) => words[field] ?? field)
+    const bowed = props.begin !== null && props.begin.id !== props.note?.id && props.begin.decided.some((field) => ['direction', 'action', 'place'].includes(field))
+    return bowed ? [...own, 'the bow of its stroke'] : own
 })
 </script>
 

@@ -216,6 +216,8 @@ function strokeStart(): string | null {
     return stroke === null || stroke === undefined ? selected.value : (notes.value.find((note) => note.stroke === stroke)?.id ?? selected.value)
 }
 
+const strokeChosen = computed(() => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null)
+
 /** How the next or previous note that is fingered again is stopped. */
 function beside(by: number): Stop | null {
     const at = place.value.get(selected.value ?? '') ?? 0
@@ -274,7 +276,7 @@ const hands: DeskHands = {
     bow: (fields) => decideOn(strokeStart(), fields),
     note: (fields) => decideOn(selected.value, fields),
     chosen: () => chosen.value,
-    strokeChosen: () => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null,
+    strokeChosen: () => strokeChosen.value,
     positions: () => desk.marking?.board.positions ?? [],
     undo: () => (desk.marking?.canUndo || desk.queue.length > 0 ? desk.undo() : ElMessage.info('There is nothing to undo.')),
     redo: () => (desk.marking?.canRedo || desk.queue.length > 0 ? desk.redo() : ElMessage.info('There is nothing to redo.')),
@@ -386,7 +388,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                 </p>
             </div>
             <aside class="rail">
-                <div v-if="desk.overtaken.length > 0" class="notice overtaken" role="alert">
+                <div v-if="desk.overtaken.length > 0 && desk.message" class="notice overtaken" role="alert">
                     <p>{{ desk.message }} Your last {{ desk.overtaken.length === 1 ? 'decision was' : `${desk.overtaken.length} decisions were` }} made before that and {{ desk.overtaken.length === 1 ? 'is' : 'are' }} not on it yet.</p>
                     <div class="row">
                         <ElButton size="small" type="primary" @click="desk.settleOvertaken(true)">Put {{ desk.overtaken.length === 1 ? 'it' : 'them' }} on this page</ElButton>
@@ -395,7 +397,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                 </div>
                 <p v-else-if="desk.message" class="notice" role="alert">{{ desk.message }}</p>
                 <SizeUp v-if="sizing" :size="sized" :fault="sizeFault" @go="choose($event)" @again="sizeUp" />
-                <NoteCard v-else :note="chosen" :span="spanWords" :commands="commands" :waiting="waiting">
+                <NoteCard v-else :note="chosen" :begin="strokeChosen" :span="spanWords" :commands="commands" :waiting="waiting">
                     <template #ways>
                         <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="takeWay" @look="lookAtWay" />
                     </template>

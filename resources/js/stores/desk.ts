@@ -105,9 +105,10 @@ export const useDesk = defineStore('desk', () => {
         } else {
             queue.value = queue.value.slice(1)
         }
-        message.value = problem.message
         remember()
         await refresh(id)
+        // The message says that the page is up to date, so it waits until it is.
+        message.value = problem.message
         return true
     }
 
