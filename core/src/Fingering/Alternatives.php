@@ -29,8 +29,8 @@ final readonly class Alternatives
     }
 
     /**
-     * What a shift saves: the cheapest way in which the notes of the new hand are played in any other. Null when the hand
-     * does not move to this note, or no other hand has its notes.
+     * What a shift saves: the cheapest way in which the notes of the new hand are played in the old one or, where that does not
+     * reach them, in another position. Null when the hand does not move to this note, or there is no such way.
      */
     public function withoutShift(int $index): ?Alternative
     {
@@ -47,16 +47,28 @@ final readonly class Alternatives
         while (isset($this->grips[$last + 1]) && $this->grips[$last + 1]->hand === $hand && $last - $index < self::LONGEST_PHRASE) {
             $last++;
         }
+        $forced = $this->allWith($index, $last, static fn (Grip $grip): bool => $grip->hand === $left->hand)
+            ?? $this->allWith($index, $last, fn (Grip $grip): bool => $grip->position !== $this->grips[$index]->position);
+
+        return $forced === null ? null : $this->compared($forced, max(0, $index - self::REACH), min(count($this->grips) - 1, $last + self::REACH));
+    }
+
+    /**
+     * @param  \Closure(Grip): bool  $wanted
+     * @return array<int, non-empty-list<Grip>>|null place => the grips wanted there; null when some note has none
+     */
+    private function allWith(int $from, int $to, \Closure $wanted): ?array
+    {
         $forced = [];
-        for ($place = $index; $place <= $last; $place++) {
-            $others = $this->search->gripsOutside($place, $hand);
-            if ($others === []) {
+        for ($place = $from; $place <= $to; $place++) {
+            $grips = $this->search->gripsThat($place, $wanted);
+            if ($grips === []) {
                 return null;
             }
-            $forced[$place] = $others;
+            $forced[$place] = $grips;
         }
 
-        return $this->compared($forced, max(0, $index - self::REACH), min(count($this->grips) - 1, $last + self::REACH));
+        return $forced;
     }
 
     /** @return int|null the place of a note in the search */
@@ -97,13 +109,14 @@ final readonly class Alternatives
      */
     public function forSpan(int $from, int $to, int $count): array
     {
-        foreach ($from === $to ? $this->phrases() : [] as [$start, $end]) {
-            if ($start <= $from && $from <= $end) {
-                return $this->ways($from, $from, $start, $end, $count);
-            }
+        [$start, $end] = [$from, $to];
+        foreach ($this->phrases() as [$first, $last]) {
+            // What is around the selection in its phrases adapts to it.
+            $start = $first <= $from && $from <= $last ? $first : $start;
+            $end = $first <= $to && $to <= $last ? $last : $end;
         }
 
-        return $this->ways($from, $to, $from, $to, $count);
+        return $this->ways($from, $to, $start, $end, $count);
     }
 
     /**
@@ -159,9 +172,13 @@ final readonly class Alternatives
     {
         $before = $this->grips[$from - 1] ?? null;
         $after = $this->grips[$to + 1] ?? null;
-        $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced)->states;
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
+        $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced)->states;
         $differences = $this->differences($from, $path, $chosen);
+        if (array_sum($differences) > FingeringSearch::WORTH) {
+            $path = $this->search->between($from, $to, $before, $after, $forced)->states;
+            $differences = $this->differences($from, $path, $chosen);
+        }
 
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),

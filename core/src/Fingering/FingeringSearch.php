@@ -15,8 +15,8 @@ final class FingeringSearch
 
     private const FIRST_POSITION = 2;
 
-    /** Ways dearer than this, in points, are not looked for. */
-    private const WORTH = 6.0;
+    /** Ways dearer than this, in points, are rarely of interest. */
+    public const WORTH = 6.0;
 
     /** @var list<int> */
     private readonly array $signatures;
@@ -157,7 +157,7 @@ final class FingeringSearch
      */
     public function otherGrips(int $index, Grip $than): array
     {
-        return array_values(array_filter($this->layers[$index], static fn (Grip $grip): bool => $grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger));
+        return $this->gripsThat($index, static fn (Grip $grip): bool => $grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger);
     }
 
     /**
@@ -176,13 +176,14 @@ final class FingeringSearch
     }
 
     /**
-     * The grips at an event that do not need the hand in one place.
+     * The grips at an event that are wanted.
      *
+     * @param  \Closure(Grip): bool  $wanted
      * @return list<Grip>
      */
-    public function gripsOutside(int $index, int $hand): array
+    public function gripsThat(int $index, \Closure $wanted): array
     {
-        return array_values(array_filter($this->layers[$index], static fn (Grip $grip): bool => $grip->hand !== $hand));
+        return array_values(array_filter($this->layers[$index], $wanted));
     }
 
     /**

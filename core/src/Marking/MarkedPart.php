@@ -68,7 +68,11 @@ final readonly class MarkedPart
         return self::told($alternative, $this->instrument);
     }
 
-    /** @return array<string, mixed> an alternative in the words of `contract.md`, with the decisions that would take it */
+    /**
+     * An alternative in the words of `contract.md`, with the decisions that would take it.
+     *
+     * @return array{from: string|null, to: string|null, extra: float, notes: list<array{id: string, pitch: string|null, string: string, finger: int, placement: string, position: float}>, decisions: list<array{note: string, string: string, finger: int, placement: string, position?: float}>, gains: list<string>, costs: list<string>}
+     */
     public static function told(Alternative $alternative, Instrument $instrument): array
     {
         $notes = $decisions = [];
