@@ -15,7 +15,7 @@ use UprightPencil\Core\Strings\Placement;
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.1, 'harmonic 4' => 0.5];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.1, 'harmonic 4' => 0.9];
 
     /** Low fingers, and the cellist's extension back, belong to first position; higher up the hand itself goes lower. By finger. */
     private const LOW_ABOVE_FIRST = [1 => 0.7, 4 => 0.2];
