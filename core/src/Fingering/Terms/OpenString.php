@@ -16,6 +16,9 @@ final class OpenString implements StandTerm
 
     private const NOT_VIBRATED = 0.6;
 
+    /** For a note of twice that length and more. */
+    private const NOT_VIBRATED_HELD = 1.0;
+
     /** An open string rings out of a slur between stopped notes. */
     private const IN_A_SLUR = 0.15;
 
@@ -42,8 +45,17 @@ final class OpenString implements StandTerm
             return 0.0;
         }
 
-        return ($this->vibrato && $step->seconds >= self::LONG ? self::NOT_VIBRATED : 0.0)
+        return ($this->vibrato ? $this->unvibrated($step->seconds) : 0.0)
             + ($step->slurred && $step->slurredOn && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
             + ($step->soft && $grip->lead()->string === self::TOP_STRING ? self::BRIGHT : 0.0);
+    }
+
+    private function unvibrated(float $seconds): float
+    {
+        return match (true) {
+            $seconds >= 2 * self::LONG => self::NOT_VIBRATED_HELD,
+            $seconds >= self::LONG => self::NOT_VIBRATED,
+            default => 0.0,
+        };
     }
 }
