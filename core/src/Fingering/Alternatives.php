@@ -13,6 +13,9 @@ final readonly class Alternatives
     /** Notes to either side that may change with the one that is forced. */
     private const REACH = 12;
 
+    /** Points that changing a note wherever it comes may cost at most. */
+    private const ALL_AT_ONCE = 8.0;
+
     /** A phrase longer than this is looked at in pieces. */
     private const LONGEST_PHRASE = 32;
 
@@ -120,28 +123,50 @@ final readonly class Alternatives
     }
 
     /**
-     * Each selected note is given each of its other fingers in turn, and what is around it adapts.
+     * Each selected note is given its other fingers in turn, and what is around it adapts; so is every note at once that comes
+     * more than once with the same finger. Of ways that change one note alike only the cheapest is told.
      *
      * @param  int  $first  place of the first note that has to differ
      * @param  int  $last  place of the last such note
      * @param  int  $from  place of the first note that may differ
      * @param  int  $to  place of the last such note
-     * @return list<Alternative>
+     * @return list<Alternative> in order of cost
      */
     private function ways(int $first, int $last, int $from, int $to, int $count): array
     {
-        $ways = [];
+        $ways = $alike = [];
         for ($index = $first; $index <= $last; $index++) {
-            foreach ($first === $last ? $this->search->fingersBeside($index, $this->grips[$index]) : [$this->search->otherGrips($index, $this->grips[$index])] as $others) {
-                if ($others !== []) {
-                    $way = $this->compared([$index => $others], $from, $to);
-                    $ways[$way->key()] = $way;
-                }
+            foreach ($this->search->fingersBeside($index, $this->grips[$index]) as $finger => [$least, $grips]) {
+                $alike[$this->sameChange($index, $finger)][$index] = [$least, $grips];
             }
         }
-        usort($ways, static fn (Alternative $a, Alternative $b): int => $a->extra <=> $b->extra ?: strcmp($a->key(), $b->key()));
+        foreach ($alike as $places) {
+            $least = array_column($places, 0);
+            $cheapest = array_keys($places)[(int) array_search(min($least), $least, true)];
+            $forced = array_map(static fn (array $place): array => $place[1], $places);
+            $way = $this->compared([$cheapest => $forced[$cheapest]], $from, $to);
+            $ways[$way->key()] = $way;
+            if (count($forced) > 1 && array_sum($least) <= self::ALL_AT_ONCE) {
+                $all = $this->compared($forced, $from, $to);
+                $ways[$all->key()] = $all;
+            }
+        }
+        usort($ways, self::cheaper(...));
 
         return array_slice($ways, 0, $count);
+    }
+
+    /** “69, 0 on A, 4 on D”: notes that would be changed alike. */
+    private function sameChange(int $index, string $finger): string
+    {
+        $stop = $this->grips[$index]->lead();
+
+        return "{$this->search->events[$index]->first()->pitch?->midi()} {$stop->string}/{$stop->finger} {$finger}";
+    }
+
+    private static function cheaper(Alternative $one, Alternative $other): int
+    {
+        return $one->extra <=> $other->extra ?: strcmp($one->key(), $other->key());
     }
 
     /** @return list<array{int, int}> */

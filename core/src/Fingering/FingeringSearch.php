@@ -11,7 +11,7 @@ use UprightPencil\Core\Search\ShortestPath;
 final class FingeringSearch
 {
     /** Points for each half step that the hand starts away from first position. */
-    private const FAR_START = 0.3;
+    private const FAR_START = 0.25;
 
     private const FIRST_POSITION = 2;
 
@@ -94,8 +94,7 @@ final class FingeringSearch
     /** @return non-empty-list<Grip> */
     private function near(int $index, Grip $chosen): array
     {
-        $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
-        $near = array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => ($this->slacks[$index][$place] ?? 0.0) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH);
+        $near = array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => $this->slack($index, $place) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH);
 
         return [$chosen, ...array_values($near)];
     }
@@ -161,18 +160,30 @@ final class FingeringSearch
     }
 
     /**
-     * The other grips at an event, grouped by string and finger.
+     * The other grips at an event, grouped by string and finger: those that some way of interest goes through, or the nearest.
      *
-     * @return list<non-empty-list<Grip>>
+     * @return array<string, array{float, non-empty-list<Grip>}> “string/finger” => how much dearer at least, and the grips
      */
     public function fingersBeside(int $index, Grip $than): array
     {
         $groups = [];
-        foreach ($this->otherGrips($index, $than) as $grip) {
-            $groups["{$grip->lead()->string}/{$grip->lead()->finger}"][] = $grip;
+        foreach ($this->layers[$index] as $place => $grip) {
+            if ($grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger) {
+                $name = "{$grip->lead()->string}/{$grip->lead()->finger}";
+                [$least, $grips] = $groups[$name] ?? [INF, []];
+                $groups[$name] = [min($least, $this->slack($index, $place)), [...$grips, $grip]];
+            }
         }
+        $near = $groups === [] ? 0.0 : max(self::WORTH, min(array_column($groups, 0)));
 
-        return array_values($groups);
+        return array_filter($groups, static fn (array $group): bool => $group[0] <= $near);
+    }
+
+    private function slack(int $index, int $place): float
+    {
+        $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
+
+        return $this->slacks[$index][$place] ?? 0.0;
     }
 
     /**

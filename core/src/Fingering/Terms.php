@@ -24,11 +24,11 @@ final readonly class Terms
     {
         $upper = $instrument === Instrument::Violin || $instrument === Instrument::Viola;
         $stand = [
-            new Terms\FingerPlacement($profile->handSize, $profile->lowFirst),
+            new Terms\FingerPlacement($profile->handSize, $profile->lowFirst, ! $upper),
             new Terms\FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
             new Terms\OpenString($profile->vibrato),
             new Terms\PrintedFinger,
-            new Terms\HandPosition,
+            new Terms\HandPosition(! $upper),
             new Terms\Untaught,
         ];
         $move = [

@@ -200,6 +200,10 @@ final class PassagesTest extends TestCase
         yield 'back from F to the open E' => [$violin, $second, 'E5q F5 E5 D5 | C5w', '0 L1 0 3 L2'];
         yield 'shift early to the first finger' => [$violin, $second, '2# | A4q B4 C#5 D5 | E5 F#5 G5 A5 | B5 C#6 D6h', '0 1 2 3 0 1 L2 1 2 H3 4'];
         yield 'D sharp with low 4' => [$violin, $second, '=60 | (A4q A#4 B4 C5) | (C#5 D5 D#5 E5)', '0 L1 1 L2 2 3 L4 4'];
+        yield 'a repeated note open throughout' => [$violin, $second, '2# =96 | A4q B4 A4 G4 | A4 B4 A4 F#4 | A4w', '0 1 0 3 0 1 0 2 0'];
+        yield 'the last note open' => [$violin, $second, '2# =96 | A4q B4 A4 G4 | A4 B4 A4 F#4 | A4w', '0 1 4 3 0 1 4 2 0'];
+        yield 'down over the open string' => [$violin, Level::ThirdYear, '2# =96 | D5q E5 F#5 G5 | A5 G5 F#5 E5 | D5w', '3 0 1 L2 3 L2 1 0 3'];
+        yield 'cello, half position instead of the extension back' => [Instrument::Cello, Level::ThirdYear, '1b =80 | A3q Bb3 C4 D4 | E4 F4 E4 D4 | C4 Bb3 A3h', '0 1 3 1 3 4 3 4 2 x1 0'];
         yield 'bass half steps, a finger to each' => [$bass, $second, '=60 | G3q G#3 A3 A#3 | B3w', '0 1 2 4 4'];
     }
 

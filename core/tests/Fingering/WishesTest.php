@@ -178,7 +178,7 @@ final class WishesTest extends TestCase
     public static function harmonics(): iterable
     {
         $asked = [['note' => 'n2', 'placement' => 'harmonic']];
-        yield 'violin, the octave, asked for' => [Instrument::Violin, Level::Advanced, 'A4q A5 A4 A4', '0 3° 0 0', $asked];
+        yield 'violin, the octave, asked for' => [Instrument::Violin, Level::Advanced, 'A4q A5 A4 A4', '0 4° 0 0', $asked];
         yield 'cello, the octave of A with the third finger' => [Instrument::Cello, Level::Advanced, 'A3q A4 A3', '0 3° 0', $asked];
         yield 'bass, the octave of G' => [Instrument::Bass, Level::Advanced, 'G3q G4 G3', '0 3° 0', $asked];
         yield 'violin, the twelfth, touched in first position' => [Instrument::Violin, Level::Advanced, 'G3q D5 G3', '0 4° 0', [['note' => 'n2', 'placement' => 'harmonic', 'string' => 'G']]];

@@ -15,7 +15,10 @@ use UprightPencil\Core\Strings\Placement;
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.1, 'harmonic 4' => 0.9];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.9, 'harmonic 4' => 0.9];
+
+    /** The octave harmonic on cello and bass, with the third finger as everybody plays it. */
+    private const RINGING = 0.1;
 
     /** Low fingers, and the cellist's extension back, belong to first position; higher up the hand itself goes lower. By finger. */
     private const LOW_ABOVE_FIRST = [1 => 0.7, 4 => 0.2];
@@ -37,6 +40,7 @@ final class FingerPlacement implements StandTerm
     public function __construct(
         private readonly HandSize $handSize,
         private readonly LowFirst $lowFirst = LowFirst::Reach,
+        private readonly bool $harmonicsRing = false,
     ) {}
 
     public function name(): string
@@ -63,7 +67,8 @@ final class FingerPlacement implements StandTerm
 
     private function of(Stop $stop, Step $step): float
     {
-        $cost = self::COSTS["{$stop->placement->value} {$stop->finger}"] ?? 0.0;
+        $rings = $this->harmonicsRing && $stop->placement === Placement::Harmonic && $stop->finger === 3;
+        $cost = $rings ? self::RINGING : self::COSTS["{$stop->placement->value} {$stop->finger}"] ?? 0.0;
         if ($stop->placement === Placement::Extended) {
             $cost *= match ($this->handSize) {
                 HandSize::Small => 2.2,

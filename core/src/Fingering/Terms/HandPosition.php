@@ -16,6 +16,9 @@ final class HandPosition implements StandTerm
 
     private const TOP_STRING = 3;
 
+    /** @param bool $harmonicsRing cello and bass: the octave harmonic is the usual way to its note, wherever the hand is */
+    public function __construct(private readonly bool $harmonicsRing = false) {}
+
     public function name(): string
     {
         return 'position';
@@ -29,8 +32,7 @@ final class HandPosition implements StandTerm
     public function cost(Grip $grip, Step $step): float
     {
         return match (true) {
-            // A harmonic rings by itself wherever the hand is.
-            $grip->position === 1.0 || $grip->lead()->placement === Placement::Harmonic => 0.0,
+            $grip->position === 1.0 || ($this->harmonicsRing && $grip->lead()->placement === Placement::Harmonic) => 0.0,
             $grip->position < 1 => 0.2,
             default => 0.3 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
         };
