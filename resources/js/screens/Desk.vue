@@ -3,7 +3,7 @@ import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { DecisionFields, Fix, SheetLine, SizeUp as Sized, Stop, Way } from '../api/types'
+import type { DecisionFields, Fix, SheetLine, SizeUp as Sized, Way } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
@@ -13,8 +13,10 @@ import KeySheet from '../desk/KeySheet.vue'
 import Fingerboard from '../desk/Fingerboard.vue'
 import NoteCard from '../desk/NoteCard.vue'
 import { PaperMaker } from '../desk/paper'
+import { remembered } from '../desk/remembered'
 import Score from '../desk/Score.vue'
 import type { ScorePage } from '../desk/score-page'
+import { useSelection } from '../desk/selection'
 import { marked, transfer } from '../desk/sheets'
 import SizeUp from '../desk/SizeUp.vue'
 import { useTrying } from '../desk/trying'
@@ -27,20 +29,17 @@ import SignInAgain from '../desk/SignInAgain.vue'
 /** A line of music on A4 with 15 mm at each side. */
 const LINE_WIDTH = 1800
 
-const BOW_TRACK = 'upright-pencil.bow-track'
-const HAND_TRACK = 'upright-pencil.hand-track'
-
 /** Findings that the bow track shows in its path. */
 const ALONG_THE_BOW = ['runs-out', 'stuck-at-end', 'stroke-off-place', 'accent-weak', 'retake-too-short']
 
 const desk = useDesk()
 const route = useRoute()
 const router = useRouter()
-const selected = ref<string | null>(null)
-/** Where a span begins; null when one note is selected. */
-const anchor = ref<string | null>(null)
-const bowTracked = ref(localStorage.getItem(BOW_TRACK) !== 'off')
-const handTracked = ref(localStorage.getItem(HAND_TRACK) === 'on')
+const notes = computed(() => desk.marking?.notes ?? [])
+const selecting = useSelection(notes)
+const { selected, anchor, chosen, selection, spanWords, strokeChosen } = selecting
+const bowTracked = remembered('bow-track', true)
+const handTracked = remembered('hand-track', false)
 const trying = useTrying(() => desk.part?.part.id ?? null)
 const { trial, why, ways } = trying
 /** The rail shows the part sized up, until a note is chosen. */
@@ -55,21 +54,9 @@ let page: ScorePage | null = null
 let maker: PaperMaker | null = null
 let sheet: SheetLine[] = []
 
-const notes = computed(() => desk.marking?.notes ?? [])
 const findings = computed(() => desk.marking?.findings ?? [])
 const flags = computed(() => findings.value.map(({ note, mended }, index) => ({ note, mended, number: index + 1 })))
-const place = computed(() => new Map(notes.value.map((note, index) => [note.id, index])))
-const chosen = computed(() => (selected.value === null ? null : (notes.value[place.value.get(selected.value) ?? -1] ?? null)))
 const waiting = computed(() => desk.queue.flatMap((entry) => entry.decisions ?? []).filter((decision) => !('note' in decision) || decision.note === selected.value))
-const selection = computed(() => {
-    const [from, to] = [place.value.get(anchor.value ?? ''), place.value.get(selected.value ?? '')]
-    if (to === undefined) {
-        return []
-    }
-    const ids = notes.value.slice(Math.min(from ?? to, to), Math.max(from ?? to, to) + 1).map(({ id }) => id)
-    return from !== undefined && from > to ? ids.reverse() : ids
-})
-const spanWords = computed(() => (selection.value.length > 1 ? `${selection.value.length} notes, measures ${measures()}` : ''))
 const layer = computed(() => trial.value?.drawn.layer ?? desk.layer)
 const tracks = computed(() => ({
     notes: trial.value?.drawn.notes ?? notes.value,
@@ -90,7 +77,8 @@ const SAVING: Record<string, string> = {
 
 async function load(): Promise<void> {
     fault.value = ''
-    selected.value = anchor.value = currentFinding.value = null
+    selecting.clear()
+    currentFinding.value = null
     trying.leave()
     sizing.value = true
     try {
@@ -104,19 +92,10 @@ async function load(): Promise<void> {
 
 function choose(note: string | null, extend = false): void {
     if (note !== null) {
-        anchor.value = extend ? (anchor.value ?? selected.value) : null
-        selected.value = note
+        selecting.choose(note, extend)
         sizing.value = false
         void nextTick(() => reveal(note))
     }
-}
-
-/** “5-8”: the printed numbers of the measures that the selection lies in. */
-function measures(): string {
-    const numbers = selection.value.map((id) => notes.value[place.value.get(id) ?? -1]?.measure ?? '')
-    const [first, last] = [numbers[0] ?? '', numbers.at(-1) ?? '']
-    const order = (place.value.get(selection.value[0] ?? '') ?? 0) <= (place.value.get(selection.value.at(-1) ?? '') ?? 0)
-    return first === last ? first : order ? `${first}-${last}` : `${last}-${first}`
 }
 
 async function sizeUp(): Promise<void> {
@@ -129,17 +108,8 @@ async function sizeUp(): Promise<void> {
     }
 }
 
-/** A note that is held over is fingered where it begins. */
-function fingered(id: string | undefined): string | null {
-    let at = place.value.get(id ?? '') ?? -1
-    while (at > 0 && notes.value[at]?.tied) {
-        at--
-    }
-    return notes.value[at]?.id ?? null
-}
-
 function explain(): void {
-    const note = fingered(selected.value ?? undefined)
+    const note = selecting.fingered(selected.value)
     if (note === null) {
         ElMessage.info('Choose a note first: click it, or press →.')
         return
@@ -149,9 +119,12 @@ function explain(): void {
 
 /** Asks for other ways first; then each press looks at the next one on the page. */
 async function otherWays(): Promise<void> {
-    const [from, to] = [fingered(selection.value[0]), fingered(selection.value.at(-1))]
+    const [from, to] = [selecting.fingered(selection.value[0]), selecting.fingered(selection.value.at(-1))]
     if (from === null || to === null) {
         ElMessage.info('Choose a note or a span first: click it, or press →.')
+        return
+    }
+    if (trying.asking.value) {
         return
     }
     if (ways.value === null) {
@@ -210,26 +183,11 @@ function take(fix: Fix): void {
     trying.leave()
 }
 
-/** A bow sign belongs to the first note of its stroke. */
-function strokeStart(): string | null {
-    const stroke = chosen.value?.stroke
-    return stroke === null || stroke === undefined ? selected.value : (notes.value.find((note) => note.stroke === stroke)?.id ?? selected.value)
-}
-
-const strokeChosen = computed(() => notes.value[place.value.get(strokeStart() ?? '') ?? -1] ?? null)
-
-/** How the next or previous note that is fingered again is stopped. */
-function beside(by: number): Stop | null {
-    const at = place.value.get(selected.value ?? '') ?? 0
-    const found = (by > 0 ? notes.value.slice(at + 1) : notes.value.slice(0, at).reverse()).find((note) => !note.tied)
-    return found?.stop ?? null
-}
-
 const hands: DeskHands = {
-    step: (by) => choose(notes.value[selected.value === null ? 0 : Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value) ?? 0) + by))]?.id ?? null),
-    extend: (by) => choose(notes.value[Math.min(notes.value.length - 1, Math.max(0, (place.value.get(selected.value ?? '') ?? 0) + by))]?.id ?? null, true),
+    step: (by) => choose(selecting.away(by)),
+    extend: (by) => choose(selecting.away(by), true),
     span: () => selection.value,
-    measures,
+    measures: selecting.measures,
     decide: (...decisions) => {
         trying.leave()
         desk.decide(...decisions)
@@ -248,14 +206,8 @@ const hands: DeskHands = {
         trying.forget()
         anchor.value = null
     },
-    bowTrack: () => {
-        bowTracked.value = !bowTracked.value
-        localStorage.setItem(BOW_TRACK, bowTracked.value ? 'on' : 'off')
-    },
-    handTrack: () => {
-        handTracked.value = !handTracked.value
-        localStorage.setItem(HAND_TRACK, handTracked.value ? 'on' : 'off')
-    },
+    bowTrack: () => (bowTracked.value = !bowTracked.value),
+    handTrack: () => (handTracked.value = !handTracked.value),
     line: (by) => choose(selected.value === null ? (notes.value[0]?.id ?? null) : (page?.lineAway(selected.value, by) ?? null)),
     edge: (last) => choose(notes.value[last ? notes.value.length - 1 : 0]?.id ?? null),
     finding: (by) => {
@@ -273,7 +225,7 @@ const hands: DeskHands = {
             take(fix)
         }
     },
-    bow: (fields) => decideOn(strokeStart(), fields),
+    bow: (fields) => decideOn(strokeChosen.value?.id ?? selected.value, fields),
     note: (fields) => decideOn(selected.value, fields),
     chosen: () => chosen.value,
     strokeChosen: () => strokeChosen.value,
@@ -401,7 +353,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
                     <template #ways>
                         <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="takeWay" @look="lookAtWay" />
                     </template>
-                    <Fingerboard v-if="chosen?.stop && desk.marking" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
+                    <Fingerboard v-if="chosen?.stop && desk.marking" :board="desk.marking.board" :stop="chosen.stop" :before="selecting.beside(-1)" :after="selecting.beside(1)" />
                 </NoteCard>
                 <Findings :findings="findings" :current="currentFinding" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="go" @take="take" @look="look" />
             </aside>
