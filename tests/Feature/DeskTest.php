@@ -147,7 +147,7 @@ final class DeskTest extends TestCase
         $part = self::partOf($director = self::director());
 
         $size = $this->actingAs($director)->getJson("/api/parts/{$part->id}/size-up")->assertOk()
-            ->assertJsonPath('summary.highestPosition.name', 'position 1')
+            ->assertJsonPath('summary.highestPosition.name', 'first position')
             ->assertJsonStructure(['keys', 'meters', 'measures', 'summary' => ['lowest', 'highest', 'shifts'], 'firsts', 'patterns', 'troubleSpots', 'tuning'])
             ->json();
         self::assertNotSame([], $size['patterns']);

@@ -71,7 +71,7 @@ final readonly class FingeringFindings
         return 0;
     }
 
-    /** “finger 2 on the D string in position 3”. */
+    /** “finger 2 on the D string in third position”. */
     private function words(Grip $grip, int $head): string
     {
         $stop = $grip->stops[$head];

@@ -9,7 +9,7 @@ final readonly class FirstUse
 {
     /**
      * @param  string  $kind  key, position, finger, string or technique
-     * @param  string  $what  “D major”, “position 3”, “low 2”, “the E string”, “a slide”
+     * @param  string  $what  “D major”, “third position”, “low 2”, “the E string”, “a slide”
      * @param  int  $times  how many notes need it
      */
     public function __construct(

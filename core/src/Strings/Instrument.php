@@ -109,10 +109,10 @@ enum Instrument: string
         return $spelled === null ? [$this->position($hand)] : [$this->position($hand), $spelled];
     }
 
-    /** “half position”, “position 3”, “position 2½”. */
+    /** “half position”, “third position”, “position II½”. */
     public static function positionName(float $position): string
     {
-        return $position < 1 ? 'half position' : 'position '.(int) $position.(floor($position) === $position ? '' : '½');
+        return InstrumentData::POSITION_NAMES[(string) $position] ?? "position {$position}";
     }
 
     /** @return list<int> the offsets of the first finger in this position */

@@ -62,6 +62,12 @@ final class InstrumentData
         'bass' => [[3, 2], [4, 2]],
     ];
 
+    /** As teachers say them; the bass has positions between. */
+    public const POSITION_NAMES = [
+        '0.5' => 'half position', '1' => 'first position', '2' => 'second position', '2.5' => 'position II½', '3' => 'third position', '3.5' => 'position III½',
+        '4' => 'fourth position', '5' => 'fifth position', '5.5' => 'position V½', '6' => 'sixth position', '6.5' => 'position VI½', '7' => 'seventh position',
+    ];
+
     /** Violin and viola: where the spelling decides between two names, the second one (“the letter under the first finger”). */
     public const SPELLED_POSITIONS = [4 => 3.0, 6 => 4.0, 9 => 6.0, 11 => 7.0];
 

@@ -137,13 +137,13 @@ final class PencilTest extends TestCase
         $part = $report['parts'][0];
 
         self::assertSame(['lowest', 'highest', 'highestPosition', 'shifts', 'crossingsUnderSlurs', 'extensions', 'new'], array_keys($part['summary']));
-        self::assertSame('position 1', $part['summary']['highestPosition']['name']);
+        self::assertSame('first position', $part['summary']['highestPosition']['name']);
         self::assertNotSame([], $part['patterns']);
         self::assertNotSame([], $part['firsts']);
         self::assertIsArray($part['troubleSpots']);
         self::assertSame([], $report['tuning']);
         self::assertArrayHasKey('troubleSpots', $this->json('check', 'tune.musicxml')['parts'][0]);
-        self::assertStringContainsString('highest: position 1; shifts: 0', $this->pencil('mark', "{$this->folder}/tune.musicxml", '--format=text')[1]);
+        self::assertStringContainsString('highest: first position; shifts: 0', $this->pencil('mark', "{$this->folder}/tune.musicxml", '--format=text')[1]);
     }
 
     public function test_written_fingers_come_with_a_reason(): void

@@ -72,7 +72,7 @@ final class PatternsTest extends TestCase
 
         self::assertSame(['C♯5', 'D6'], [$summary['lowest']['pitch'] ?? '', $summary['highest']['pitch'] ?? '']);
         self::assertSame(3.0, $summary['highestPosition']['position'] ?? null);
-        self::assertSame('position 3', $summary['highestPosition']['name']);
+        self::assertSame('third position', $summary['highestPosition']['name']);
         self::assertSame(2, $summary['shifts'], 'up, and back over the rest');
         self::assertSame(1, $summary['crossingsUnderSlurs']);
         self::assertSame(0, $summary['extensions']);

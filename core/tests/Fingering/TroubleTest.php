@@ -50,15 +50,15 @@ final class TroubleTest extends TestCase
         yield 'the pattern changes from string to string' => ['pattern-changes', '2', 'from the A to the E string: 2-3, then 1-2', '2# | A4q B4 C#5 D5 | E5 F#5 G5 A5'];
         yield 'an augmented second' => ['wide-interval', '1', 'B♭4 to C♯5 is an augmented second', '1b | A4q Bb4 C#5 D5'];
         yield 'a tritone' => ['wide-interval', '1', 'C5 to F♯5 is a tritone', '1# | B4q C5 F#5 G5'];
-        yield 'a shift under a slur' => ['shift-in-slur', '1', 'The hand shifts to position 3 under a slur', '2# =80 | (F#5q^1 A5^1 B5 C#6) | A5w'];
+        yield 'a shift under a slur' => ['shift-in-slur', '1', 'The hand shifts to third position under a slur', '2# =80 | (F#5q^1 A5^1 B5 C#6) | A5w'];
         yield 'the first note after a rest in a new hand' => ['shift-after-rest', '2', 'it has to be found in silence', '2# =80 | D5q E5 F#5 rq | (D6e C#6 B5 C#6) D6h'];
-        yield 'a far shift with nothing to guide it' => ['shift-far', '1', '5 half steps to position 4', '=80 | B3q C4 D4 E4^1', $cello, $third];
+        yield 'a far shift with nothing to guide it' => ['shift-far', '1', '5 half steps to fourth position', '=80 | B3q C4 D4 E4^1', $cello, $third];
         yield 'an extension that is held' => ['stretch', '2', 'Extended 4 for F♯2 is held', '1# =60 | E2h G2h | F#2w | G2w', $cello];
         yield 'an extension again and again' => ['stretch', '2', 'comes again and again', '2# =120 | C#3q D3 C#3 D3 | C#3 D3 E3 C#3 | D3w', $cello];
         yield 'any stretch of a small hand' => ['stretch', '1', 'is a stretch for small hands', '3# =120 | A2q B2 C#3^4 D3 | A2w', $cello, $second, ['handSize' => 'small']];
         yield 'a fast skip over a string' => ['skips-a-string', '1', 'between G and A', '1# =120 | G3e B4 G3 B4 G3h', $violin, Level::FirstYear];
         yield 'rocking under a slur' => ['rocks-in-slur', '1', 'rocks between', '2# =100 | (D5e F#5 D5 F#5) D5h', $violin, Level::FirstYear];
-        yield 'a long stretch in the hand learned last' => ['new-hand', '1', 'the hand stays in position 3 for a long time', '=80 | A5q B5 C6 D6 | C6 B5 A5 B5 | C6 D6 C6 B5 | A5w', $violin];
+        yield 'a long stretch in the hand learned last' => ['new-hand', '1', 'the hand stays in third position for a long time', '=80 | A5q B5 C6 D6 | C6 B5 A5 B5 | C6 D6 C6 B5 | A5w', $violin];
         yield 'bass, B flat and B on one string' => ['both-forms', '2', 'B♭2 and B2', '1b | A2q Bb2 A2 Bb2 | B2 A2 A2h', $bass];
         yield 'viola, low 2 and 2' => ['low-and-regular', '2', 'Finger 2', '1# | G3q A3 B3 C4 | Bb3 A3 G3h', $viola];
     }

@@ -64,8 +64,8 @@ final class WishesTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string, string}> */
     public static function impossible(): iterable
     {
-        yield 'open' => [['finger' => 0], 'finger 1 on the E string, in position 1', '3 0 1 0'];
-        yield 'first finger on the A in third position' => [['finger' => 1, 'string' => 'A', 'position' => 3], 'finger 3 on the A string, in position 3', '1 2 H3 2'];
+        yield 'open' => [['finger' => 0], 'finger 1 on the E string, in first position', '3 0 1 0'];
+        yield 'first finger on the A in third position' => [['finger' => 1, 'string' => 'A', 'position' => 3], 'finger 3 on the A string, in third position', '1 2 H3 2'];
     }
 
     public function test_a_choice_of_open_or_fourth_finger_stays_open(): void
