@@ -168,7 +168,23 @@ final readonly class PartDesk
         return $this->drawn($this->marked($decisions));
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> what a student's page shows: the print, the pencil, and how the hand goes */
+    public function forStudents(): array
+    {
+        $drawn = $this->drawn($this->marked());
+        $shown = array_flip(['id', 'finger', 'string', 'position', 'stop', 'tied', 'afterRest']);
+
+        return [
+            'music' => $this->printedMusicXml(),
+            'layer' => $drawn['layer'],
+            'hand' => [
+                'strings' => $drawn['board']['strings'],
+                'notes' => array_map(static fn (array $note): array => array_intersect_key($note, $shown), $drawn['notes']),
+            ],
+        ];
+    }
+
+    /** @return array{layer: list<array<string, mixed>>, findings: list<array<string, mixed>>, notes: list<array<string, mixed>>, board: array<string, mixed>} */
     private function drawn(MarkedPart $marked): array
     {
         $starts = $marked->starts();

@@ -88,6 +88,19 @@ final class FingeringTest extends BrowserTestCase
         $desk->keys('z')->saved();
     }
 
+    public function test_a_student_can_see_how_the_hand_goes(): void
+    {
+        $director = $this->desk('Pebbles', 'Cello')->keys('o')->press('Make a link', '.hand-out');
+        $address = (string) $director->see('.link-address')->getAttribute('value');
+        $student = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->desk();
+        self::assertSame([], $student->all('.hand-track'), 'only who asks for it sees it');
+        $student->press('Show the hand')->see('.hand-track .finger');
+        self::assertNotSame('rgb(0, 0, 0)', $student->script('return getComputedStyle(document.querySelector(".hand-track .wood")).fill'), 'drawn in its own colours');
+        self::assertSame(['A', 'D', 'G', 'C'], $student->script('return [...document.querySelector(".hand-track").querySelectorAll(".name")].map((name) => [name.getBoundingClientRect().top, name.textContent]).sort((one, other) => one[0] - other[0]).map(([, name]) => name)'));
+        $student->press('Hide the hand')->dontSee('.hand-track');
+        self::assertSame([], $student->complaints());
+    }
+
     public function test_open_or_fourth_finger_is_left_to_the_player(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::ARROW_RIGHT);

@@ -27,7 +27,7 @@ final class SharedPartController extends Controller
         ];
 
         return new JsonResponse($page + ($piece->rights->showsNotation()
-            ? ['music' => $desk->printedMusicXml(), 'layer' => $desk->marking()['layer']]
+            ? $desk->forStudents()
             : ['sheet' => $desk->transferSheet()]));
     }
 

@@ -115,6 +115,9 @@ export interface NoteInfo {
     choice: boolean
 }
 
+/** What the hand track is drawn from. */
+export type HandNote = Pick<NoteInfo, 'id' | 'finger' | 'string' | 'position' | 'stop' | 'tied' | 'afterRest'>
+
 export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string' | 'place', string | null>> & {
     finger?: number | null
     position?: number | null
@@ -253,6 +256,8 @@ export interface SharedPart {
     notation: boolean
     music?: string
     layer?: Mark[]
+    /** How the hand goes: names of the strings, lowest first, and the notes. */
+    hand?: { strings: string[]; notes: HandNote[] }
     sheet?: SheetLine[]
 }
 

@@ -1,4 +1,4 @@
-import type { NoteInfo } from '../api/types'
+import type { HandNote } from '../api/types'
 import { SPACE, type System } from './engraving'
 import { element } from './svg'
 
@@ -15,7 +15,7 @@ export function handTrackHeight(strings: number): number {
 }
 
 interface Place {
-    note: NoteInfo
+    note: HandNote
     x: number
 }
 
@@ -23,7 +23,7 @@ interface Place {
  * @param strings names of the strings, lowest first
  * @param before the notes before a previewed change: what differs from them stands out
  */
-export function handTrack(system: System, notes: readonly NoteInfo[], strings: readonly string[], top: number, before: readonly NoteInfo[] | null): SVGGElement {
+export function handTrack(system: System, notes: readonly HandNote[], strings: readonly string[], top: number, before: readonly HandNote[] | null): SVGGElement {
     const made = element('g', { class: 'hand-track' })
     const right = system.barlines.at(-1) ?? 0
     const left = Math.min(...[...system.heads.values()].map(({ box }) => box.x), right) - 0.8 * SPACE
@@ -45,14 +45,14 @@ function stringY(top: number, strings: number, string: number): number {
     return top + (strings - string - 0.5) * STRING_GAP
 }
 
-function placesOf(system: System, notes: readonly NoteInfo[]): Place[] {
+function placesOf(system: System, notes: readonly HandNote[]): Place[] {
     return notes.flatMap((note) => {
         const head = system.heads.get(note.id)
         return head && note.stop && !note.tied ? [{ note, x: head.box.x + head.box.width / 2 }] : []
     })
 }
 
-function fingers(places: Place[], strings: number, top: number, before: Map<string, NoteInfo>): SVGElement[] {
+function fingers(places: Place[], strings: number, top: number, before: Map<string, HandNote>): SVGElement[] {
     return places.flatMap(({ note, x }, index) => {
         const stop = note.stop
         if (!stop) {

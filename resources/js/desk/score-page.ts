@@ -1,4 +1,4 @@
-import type { Mark, NoteInfo } from '../api/types'
+import type { HandNote, Mark, NoteInfo } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
@@ -20,13 +20,10 @@ export interface Flag {
 
 /** What runs with the music under every line. */
 export interface Tracks {
-    notes: readonly NoteInfo[]
-    /** The notes before a previewed change. */
-    before: readonly NoteInfo[] | null
-    /** The path of the bow, with the notes at which it has trouble; null: not shown. */
-    bow: { troubled: ReadonlySet<string> } | null
-    /** The strings and the hand; null: not shown. Names of the strings, lowest first. */
-    hand: { strings: readonly string[] } | null
+    /** The path of the bow, with the notes at which it has trouble, and as it was before a previewed change; null: not shown. */
+    bow: { notes: readonly NoteInfo[]; before: readonly NoteInfo[] | null; troubled: ReadonlySet<string> } | null
+    /** The strings (their names, lowest first) and the hand; null: not shown. */
+    hand: { notes: readonly HandNote[]; before: readonly HandNote[] | null; strings: readonly string[] } | null
 }
 
 interface Line {
@@ -196,14 +193,14 @@ export class ScorePage {
 
     private paintTrack(line: Line): void {
         const made = element('g', { class: 'tracks' })
-        const { notes, before, bow, hand } = this.tracks ?? { notes: [], before: null, bow: null, hand: null }
+        const { bow, hand } = this.tracks ?? { bow: null, hand: null }
         let top = line.system.bottom + TABS
         if (bow) {
-            made.append(track(line.system, notes, bow.troubled, top, before))
+            made.append(track(line.system, bow.notes, bow.troubled, top, bow.before))
             top += TRACK_HEIGHT + BETWEEN_TRACKS
         }
         if (hand) {
-            made.append(handTrack(line.system, notes, hand.strings, top, before))
+            made.append(handTrack(line.system, hand.notes, hand.strings, top, hand.before))
         }
         line.track.replaceWith(made)
         line.track = made

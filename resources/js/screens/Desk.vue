@@ -58,14 +58,14 @@ const findings = computed(() => desk.marking?.findings ?? [])
 const flags = computed(() => findings.value.map(({ note, mended }, index) => ({ note, mended, number: index + 1 })))
 const waiting = computed(() => desk.queue.flatMap((entry) => entry.decisions ?? []).filter((decision) => !('note' in decision) || decision.note === selected.value))
 const layer = computed(() => trial.value?.drawn.layer ?? desk.layer)
-const tracks = computed(() => ({
-    notes: trial.value?.drawn.notes ?? notes.value,
-    before: trial.value ? notes.value : null,
-    bow: bowTracked.value
-        ? { troubled: new Set((trial.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended).map(({ note }) => note)) }
-        : null,
-    hand: handTracked.value && desk.marking ? { strings: desk.marking.board.strings } : null,
-}))
+const tracks = computed(() => {
+    const [now, before] = [trial.value?.drawn.notes ?? notes.value, trial.value ? notes.value : null]
+    const troubled = (trial.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended)
+    return {
+        bow: bowTracked.value ? { notes: now, before, troubled: new Set(troubled.map(({ note }) => note)) } : null,
+        hand: handTracked.value && desk.marking ? { notes: now, before, strings: desk.marking.board.strings } : null,
+    }
+})
 const notationAllowed = computed(() => desk.part?.piece.rights !== 'printed-only')
 
 const SAVING: Record<string, string> = {

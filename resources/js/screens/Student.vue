@@ -4,6 +4,7 @@ import { api, sharedMusicXml } from '../api/client'
 import type { SharedPart } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
 import { PaperMaker } from '../desk/paper'
+import { remembered } from '../desk/remembered'
 import Score from '../desk/Score.vue'
 import { ScorePage } from '../desk/score-page'
 import { marked, transfer } from '../desk/sheets'
@@ -22,6 +23,8 @@ const busy = ref('')
 const width = ref(lineWidth())
 const hidden = ref<HTMLElement>()
 const layer = computed(() => part.value?.layer ?? [])
+const handShown = remembered('student-hand', false)
+const tracks = computed(() => (handShown.value && part.value?.hand ? { bow: null, hand: { ...part.value.hand, before: null } } : null))
 const heading = () => ({
     title: part.value?.title ?? '',
     composer: part.value?.composer ?? '',
@@ -90,6 +93,7 @@ onBeforeUnmount(() => window.removeEventListener('resize', resized))
                     <p><strong>{{ part.part }}</strong>, marked for {{ part.ensemble }}</p>
                 </div>
                 <div class="student-tools">
+                    <button v-if="part.hand" type="button" :aria-pressed="handShown" @click="handShown = !handShown">{{ handShown ? 'Hide the hand' : 'Show the hand' }}</button>
                     <PaperChoice v-model="paper" />
                     <button type="button" @click="maker.print()">Print</button>
                     <button type="button" :disabled="busy !== ''" @click="save">Save PDF</button>
@@ -98,7 +102,7 @@ onBeforeUnmount(() => window.removeEventListener('resize', resized))
             </header>
             <p v-if="busy" class="notice" role="status">{{ busy }}</p>
             <div v-if="part.notation && part.music" class="paper">
-                <Score :music="part.music" :layer="layer" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
+                <Score :music="part.music" :layer="layer" :tracks="tracks" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
             </div>
             <section v-else class="transfer" aria-label="What to pencil into your printed part">
                 <p>Take your printed part and pencil these in. Tick each one when it is there.</p>
