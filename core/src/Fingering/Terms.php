@@ -28,7 +28,7 @@ final readonly class Terms
             new Terms\FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
             new Terms\OpenString($profile->vibrato),
             new Terms\PrintedFinger,
-            new Terms\HandPosition(! $upper),
+            new Terms\HandPosition(! $upper, $profile->level->positionFactor()),
             new Terms\Untaught,
         ];
         $move = [

@@ -139,6 +139,16 @@ enum Level: string
         };
     }
 
+    /** How much of its cost a position above first keeps, for a class that has played there longer. */
+    public function positionFactor(): float
+    {
+        return match ($this) {
+            self::FirstYear, self::SecondYear => 1.0,
+            self::ThirdYear => 0.8,
+            self::Advanced => 0.5,
+        };
+    }
+
     public function vibrates(): bool
     {
         return $this === self::ThirdYear || $this === self::Advanced;

@@ -117,7 +117,7 @@ final class PassagesTest extends TestCase
         yield 'violin, running eighths in A' => [$violin, $second, '3# =120 | (A4e B4 C#5 D5) (E5 D5 C#5 B4) | A4q E5 A5 E5 | A4w', '0 1 2 3 4 3 2 1 0 0 3 4 0'];
         yield 'violin, rocking over the fourth finger' => [$violin, $second, '=100 | A4e E5 C5 E5 A4 E5 C5 E5 | G#4 E5 B4 E5 G#4 E5 B4 E5 | A4w', '0 4 L2 4 0 4 L2 4 H3 4 1 4 H3 4 1 4 0'];
         yield 'violin, sixteenths down from D' => [$violin, $second, '2# =132 | D5s C#5 D5 E5 D5 C#5 B4 A4 B4 A4 G4 F#4 G4 F#4 E4 D4 | D4w', '3 2 3 4 3 2 1 0 1 4 3 2 3 2 1 0 0'];
-        yield 'violin, a G arpeggio up into third position' => [$violin, $third, '1# =80 | D5q G5 B5 D6 | C6 A5 F#5 D5 | G5w', '3 L2 4 4 3 1 H3 1 4'];
+        yield 'violin, a G arpeggio in third position' => [$violin, $third, '1# =80 | D5q G5 B5 D6 | C6 A5 F#5 D5 | G5w', '1 4 2 4 3 1 H3 1 4'];
         yield 'violin, down from third position into first' => [$violin, $second, '3# =100 | C#6e B5 A5 G#5 F#5 E5 D5 C#5 | B4 A4 G#4 F#4 E4 D4 C#4 B3 | A3w', 'H3 2 3 2 1 4 3 2 1 4 H3 2 1 4 H3 2 1'];
         yield 'violin, thirds from string to string' => [$violin, $second, '=120 | (A4e C5 B4 D5) (C5 E5 D5 F5) | E5h rh', '0 L2 1 3 L2 4 3 L1 0'];
         yield 'violin, an augmented second' => [$violin, $second, '1b =132 | (A4s Bb4 C#5 D5) (E5 D5 C#5 Bb4) | A4h rh', '0 L1 2 3 4 3 2 L1 0'];
@@ -138,6 +138,16 @@ final class PassagesTest extends TestCase
         yield 'violin, first year, over the open E' => [$violin, $first, '1# =84 | G4q A4 B4 G4 | B4 C5 D5h | D5e E5 D5 C5 B4q G4', '3 0 1 3 1 L2 3 3 0 3 L2 1 3'];
         yield 'cello, first year, a C arpeggio' => [$cello, $first, '=84 | C3q E3 G3 C4 | B3 G3 E3 C3', '4 1 4 2 1 4 1 4'];
         yield 'bass, first year, a C arpeggio' => [$bass, $first, '=84 | C3q E3 G3 E3 | F3 A3 B3 G3 | C3w', '2 1 0 1 2 1 4 0 2'];
+        yield 'violin, E flat major in two octaves, advanced' => [$violin, Level::Advanced, '3b | Eb4q F4 G4 Ab4 | Bb4 C5 D5 Eb5 | F5 G5 Ab5 Bb5 | C6 D6 Eb6h', 'L1 L2 3 L4 L1 L2 3 1 2 H3 4 1 2 H3 4'];
+        yield 'violin, D minor turns around its leading tone' => [$violin, $second, '1b =84 | D5q C#5 D5 E5 | F5 E5 D5 C#5 | D5w', '3 2 3 0 L1 4 3 2 3'];
+        yield 'violin, A minor with G sharp' => [$violin, $second, '=84 | A4q G#4 A4 B4 | C5 B4 A4 G#4 | A4w', '4 H3 0 1 L2 1 4 H3 4'];
+        yield 'violin, E minor with D sharp, the first finger slides' => [$violin, $second, '1# =84 | E4q D#4 E4 F#4 | G4 F#4 E4 D#4 | E4w', '1 L1 1 2 3 2 1 L1 1'];
+        yield 'violin, C minor with B natural' => [$violin, $second, '3b =84 | C5q B4 C5 D5 | Eb5 D5 C5 B4 | C5w', 'L2 1 L2 3 L4 3 L2 1 L2'];
+        yield 'cello, D minor with C sharp' => [$cello, $second, '1b =84 | D3q C#3 D3 E3 | F3 E3 D3 C#3 | D3w', '0 x4 0 1 2 1 0 x4 0'];
+        yield 'cello, G minor with F sharp' => [$cello, $second, '2b =84 | G3q F#3 G3 A3 | Bb3 A3 G3 F#3 | G3w', '4 3 4 0 x1 0 4 3 4'];
+        yield 'bass, D minor with C sharp' => [$bass, $second, '1b =84 | D3q C#3 D3 E3 | F3 E3 D3 C#3 | D3w', '0 4 0 1 2 1 0 4 0'];
+        yield 'bass, A minor with G sharp' => [$bass, $second, '=84 | A2q G#2 A2 B2 | C3 B2 A2 G#2 | A2w', '0 4 0 1 2 1 0 4 0'];
+        yield 'bass, E minor with D sharp in half position' => [$bass, $second, '1# =84 | E3q D#3 E3 F#3 | G3 F#3 E3 D#3 | E3w', '2 1 2 4 0 4 2 1 2'];
         yield 'violin, up to B5 in first position' => [$violin, $second, '1# | G5q A5 B5 A5 | G5w', 'L2 3 4 3 L2'];
     }
 

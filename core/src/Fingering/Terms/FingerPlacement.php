@@ -27,7 +27,7 @@ final class FingerPlacement implements StandTerm
     private const HIGH_HARMONIC = 6.0;
 
     /** On a lower string the note above is there as well, stopped and with vibrato. */
-    private const HARMONIC_BELOW_TOP = 0.9;
+    private const HARMONIC_BELOW_TOP = 2.0;
 
     private const TOP_STRING = 3;
 

@@ -16,8 +16,16 @@ final class HandPosition implements StandTerm
 
     private const TOP_STRING = 3;
 
-    /** @param bool $harmonicsRing cello and bass: the octave harmonic is the usual way to its note, wherever the hand is */
-    public function __construct(private readonly bool $harmonicsRing = false) {}
+    private const UNSETTLED = 0.15;
+
+    /**
+     * @param  bool  $low  cello and bass: their octave harmonic is the usual way to its note, wherever the hand is
+     * @param  float  $factor  the less, the more at home a class is in positions
+     */
+    public function __construct(
+        private readonly bool $low = false,
+        private readonly float $factor = 1.0,
+    ) {}
 
     public function name(): string
     {
@@ -32,10 +40,16 @@ final class HandPosition implements StandTerm
     public function cost(Grip $grip, Step $step): float
     {
         return match (true) {
-            $grip->position === 1.0 || ($this->harmonicsRing && $grip->lead()->placement === Placement::Harmonic) => 0.0,
+            $grip->position === 1.0 || ($this->low && $grip->lead()->placement === Placement::Harmonic) => 0.0,
             $grip->position < 1 => 0.2,
-            default => 0.3 + 0.1 * ($grip->position - 1) + $this->aboveTheOctave($grip),
+            default => $this->factor * (0.3 + 0.1 * ($grip->position - 1)) + $this->unsettled($grip) + $this->aboveTheOctave($grip),
         };
+    }
+
+    /** The second position of violin and viola has no open string and no body of the instrument to feel for. */
+    private function unsettled(Grip $grip): float
+    {
+        return ! $this->low && $grip->position === 2.0 ? self::UNSETTLED : 0.0;
     }
 
     private function aboveTheOctave(Grip $grip): float
