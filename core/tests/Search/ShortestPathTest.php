@@ -13,14 +13,7 @@ final class ShortestPathTest extends TestCase
 {
     public function test_it_is_as_cheap_as_the_best_of_all_paths(): void
     {
-        $random = new Randomizer(new Mt19937(7));
-        for ($round = 0; $round < 60; $round++) {
-            $layers = [];
-            for ($layer = $random->getInt(1, 6); $layer > 0; $layer--) {
-                $layers[] = range(0, $random->getInt(0, 3));
-            }
-            $stand = static fn (int $state, int $number): float => (($state * 7 + $number * 5 + $round) % 11) / 2;
-            $move = static fn (int $from, int $to, int $number): float => (($from * 3 + $to * 13 + $number + $round) % 7) / 3;
+        foreach (self::mazes(60) as [$layers, $stand, $move]) {
             $path = ShortestPath::through($layers, $stand, $move);
 
             self::assertEqualsWithDelta(self::cheapestOfAll($layers, $stand, $move), $path->cost, 1e-9);
@@ -30,14 +23,7 @@ final class ShortestPathTest extends TestCase
 
     public function test_the_slack_of_a_state_is_what_the_cheapest_way_through_it_costs_more(): void
     {
-        $random = new Randomizer(new Mt19937(11));
-        for ($round = 0; $round < 30; $round++) {
-            $layers = [];
-            for ($layer = $random->getInt(1, 5); $layer > 0; $layer--) {
-                $layers[] = range(0, $random->getInt(0, 3));
-            }
-            $stand = static fn (int $state, int $number): float => (($state * 7 + $number * 5 + $round) % 11) / 2;
-            $move = static fn (int $from, int $to, int $number): float => (($from * 3 + $to * 13 + $number + $round) % 7) / 3;
+        foreach (self::mazes(30) as [$layers, $stand, $move]) {
             $path = ShortestPath::through($layers, $stand, $move);
             foreach ($path->slacks($layers, $stand, $move) as $number => $slacks) {
                 self::assertEqualsWithDelta(0.0, $slacks[(int) array_search($path->states[$number], $layers[$number], true)], 1e-9);
@@ -47,6 +33,24 @@ final class ShortestPathTest extends TestCase
                     self::assertEqualsWithDelta(self::cheapestOfAll($through, $stand, $move) - $path->cost, $slack, 1e-9);
                 }
             }
+        }
+    }
+
+    /** @return iterable<array{list<non-empty-list<int>>, \Closure(int, int): float, \Closure(int, int, int): float}> */
+    private static function mazes(int $count): iterable
+    {
+        $random = new Randomizer(new Mt19937(7));
+        for ($round = 0; $round < $count; $round++) {
+            $layers = [];
+            for ($layer = $random->getInt(1, 6); $layer > 0; $layer--) {
+                $layers[] = range(0, $random->getInt(0, 3));
+            }
+
+            yield [
+                $layers,
+                static fn (int $state, int $number): float => (($state * 7 + $number * 5 + $round) % 11) / 2,
+                static fn (int $from, int $to, int $number): float => (($from * 3 + $to * 13 + $number + $round) % 7) / 3,
+            ];
         }
     }
 
