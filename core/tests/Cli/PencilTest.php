@@ -156,6 +156,34 @@ final class PencilTest extends TestCase
         self::assertSame([], array_merge([], ...array_column(array_filter($notes, static fn (array $note): bool => ! $note['fingerMark']), 'reasons')));
     }
 
+    /** @param array<string, mixed> $profile */
+    #[DataProvider('profiles')]
+    public function test_level_and_profile_change_the_fingers(string $tune, string $instrument, array $profile, string $without, string $with): void
+    {
+        $this->put('line.musicxml', Writer::write(Tune::score($tune, 'Line')));
+        file_put_contents("{$this->folder}/profile.json", json_encode($profile, JSON_THROW_ON_ERROR));
+        $fingers = function (string ...$options) use ($instrument): string {
+            $notes = $this->json('mark', 'line.musicxml', "--instrument={$instrument}", ...$options)['parts'][0]['notes'];
+
+            return implode(' ', array_map(static fn (string $placement, int $finger): string => (['low' => 'L', 'high' => 'H', 'extended' => 'x'][$placement] ?? '').$finger, array_column($notes, 'placement'), array_column($notes, 'finger')));
+        };
+
+        self::assertSame($without, $fingers());
+        self::assertSame($with, $fingers("--profile={$this->folder}/profile.json"));
+    }
+
+    /** @return iterable<string, array{string, string, array<string, mixed>, string, string}> */
+    public static function profiles(): iterable
+    {
+        yield 'a level' => ['2# | D5q C#5 B4 A4 | G4w', 'violin', ['level' => 'first-year'], '3 2 1 4 3', '3 2 1 0 3'];
+        yield 'a school' => ['2# | D5q C#5 B4 A4 | G4w', 'violin', ['open' => 'open'], '3 2 1 4 3', '3 2 1 0 3'];
+        yield 'positions of one instrument' => ['Bb2q C3 Db3 C3 | Bb2w', 'cello', ['cello' => ['positions' => [1, 2]]], '2 4 x4 4 2', '1 3 4 3 1'];
+        yield 'placements of one instrument' => ['F#3q G3 F#3 Eb3 | D3w', 'cello', ['cello' => ['placements' => [], 'positions' => [0.5, 1]]], '3 4 3 x1 0', '3 4 3 1 0'];
+        yield 'four fingers on the bass' => ['1# | F#3q G3 F#3 G3 | E3w', 'bass', ['bassFingers' => 4], '4 0 4 0 1', '3 4 3 4 1'];
+        yield 'the weight of a term' => ['2# =120 | (D5e F#5 D5 F#5) (D5 F#5 D5 F#5) | D5w', 'violin', ['weights' => ['position' => 20]], '1 H3 1 H3 1 H3 1 H3 1', '3 1 3 1 3 1 3 1 3'];
+        yield 'a hand that moves' => ['1b | Bb4q C5 Bb4 C5', 'violin', ['lowFirst' => 'move'], 'L1 L2 L1 L2', '1 2 1 2'];
+    }
+
     public function test_a_house_style_and_printed_fingers_are_options(): void
     {
         file_put_contents("{$this->folder}/style.json", '{"open": "o"}');

@@ -215,6 +215,13 @@ final class StringsTest extends TestCase
         yield [['cello' => 'good'], 'A class profile\'s “cello” holds lists of positions and placements.'];
         yield [['viola' => ['positions' => ['third']]], 'Positions in a class profile are numbers (half is 0.5).'];
         yield [['viola' => ['placements' => ['sideways 2']]], 'Placements in a class profile read “low 2”, “high 3”, “extended 4” or “harmonic”.'];
+        yield [['chromatic' => 'sideways'], 'A class profile\'s “chromatic” is one of either, slide, neighbours.'];
+        yield [['lowFirst' => 'high'], 'A class profile\'s “lowFirst” is one of reach, move.'];
+        yield [['printed' => 'perhaps'], 'A class profile\'s “printed” is one of follow, suggest, ignore.'];
+        yield [['fingers' => 'some'], 'A class profile\'s “fingers” is one of every, changes, doubtful.'];
+        yield [['handSize' => 'huge'], 'A class profile\'s “handSize” is one of small, usual, large.'];
+        yield [['keys' => ['D major']], 'Keys in a class profile read {"flats": 2, "sharps": 3}: the most that the class knows, 0 to 7.'];
+        yield [['keys' => ['flats' => 9, 'sharps' => 1]], 'Keys in a class profile read {"flats": 2, "sharps": 3}: the most that the class knows, 0 to 7.'];
         yield [['weights' => ['shift' => -1]], 'Weights in a class profile are numbers from 0 up, by the name of their term.'];
     }
 

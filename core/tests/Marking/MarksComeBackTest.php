@@ -1,0 +1,149 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Tests\Marking;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Format\Music;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Marking\PencilLayer;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Tests\Support\Marked;
+use UprightPencil\Core\Tests\Support\RandomLine;
+use UprightPencil\Core\Tests\Support\RandomTune;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** What is marked survives the way out to any program and back, for music of all kinds. */
+final class MarksComeBackTest extends TestCase
+{
+    #[DataProvider('lines')]
+    public function test_a_marked_line_reads_back_with_the_same_marks(Instrument $instrument, Level $level, string $tune): void
+    {
+        $settings = new Settings(ClassProfile::of($level), $instrument);
+        $first = Marked::score(Tune::score($tune), $settings);
+        $out = self::written($first);
+        $again = Marked::score(Reader::read($out)->score, $settings);
+
+        self::assertSame($first->fingers(), $again->fingers());
+        self::assertSame($first->strings(), $again->strings());
+        self::assertSame($first->bows(), $again->bows());
+        self::assertSame($out, self::written($again), 'the second time nothing is added');
+    }
+
+    #[DataProvider('lines')]
+    public function test_the_page_and_the_transfer_sheet_say_the_same(Instrument $instrument, Level $level, string $tune): void
+    {
+        $marked = Marked::tune($tune, $instrument, $level);
+        $layer = PencilLayer::of($marked->part);
+        $sheet = TransferSheet::of($marked->part);
+
+        self::assertSame(count($layer), count($sheet));
+        foreach ($layer as $index => $mark) {
+            self::assertNotSame('', $sheet[$index]['sign']);
+            self::assertSame($marked->note($mark['note'])->measure, $sheet[$index]['measure']);
+            $mark['finger'] === null || self::assertStringContainsString("finger {$mark['finger']}", $sheet[$index]['sign']);
+            $mark['position'] === null || self::assertStringContainsString("position {$mark['position']}", $sheet[$index]['sign']);
+        }
+    }
+
+    #[DataProvider('lines')]
+    public function test_every_shift_is_marked_on_the_page(Instrument $instrument, Level $level, string $tune): void
+    {
+        $marked = Marked::tune($tune, $instrument, $level);
+        $positions = array_filter(array_column(PencilLayer::of($marked->part), 'position', 'note'));
+        $hand = null;
+        foreach ($marked->part->notes as $note) {
+            if ($note->fingering === null || $note->fingering->stop->finger === 0) {
+                continue;
+            }
+            if ($hand !== null && $hand !== $note->fingering->hand) {
+                self::assertArrayHasKey($note->note->id, $positions, "the hand moves to {$note->note->id}");
+            }
+            $hand = $note->fingering->hand;
+        }
+        self::assertSame(array_keys($positions), array_values(array_filter(array_map(static fn (NoteMark $note): ?string => isset($positions[$note->note->id]) ? $note->note->id : null, $marked->part->notes))));
+    }
+
+    /** @return iterable<string, array{Instrument, Level, string}> */
+    public static function lines(): iterable
+    {
+        foreach (Instrument::cases() as $instrument) {
+            foreach ([Level::FirstYear, Level::SecondYear, Level::ThirdYear] as $level) {
+                for ($seed = 1; $seed <= 3; $seed++) {
+                    yield "{$instrument->value} {$level->value} {$seed}" => [$instrument, $level, RandomLine::of($instrument, 31 * $seed, 24)];
+                }
+            }
+        }
+        for ($seed = 1; $seed <= 6; $seed++) {
+            yield "a tune in D {$seed}" => [Instrument::Violin, Level::SecondYear, RandomTune::of($seed)];
+        }
+    }
+
+    #[DataProvider('decisions')]
+    public function test_far_places_stay_as_they_were(int $seed): void
+    {
+        $tune = RandomLine::of(Instrument::Violin, $seed, 24);
+        $free = Marked::tune($tune, level: Level::ThirdYear)->part->notes;
+        $at = 3 + $seed % 5;
+        $decided = Marked::tune($tune, level: Level::ThirdYear, decisions: [['note' => $free[$at]->note->id, 'position' => 3]])->part->notes;
+
+        foreach (self::beyondTheNextRest($tune, $free, $at) as $index) {
+            self::assertEquals($free[$index]->fingering?->stop, $decided[$index]->fingering?->stop, "note {$index} of seed {$seed}");
+        }
+        self::assertCount(count($free), $decided);
+    }
+
+    /** @return iterable<array{int}> */
+    public static function decisions(): iterable
+    {
+        for ($seed = 1; $seed <= 20; $seed++) {
+            yield [$seed];
+        }
+    }
+
+    /**
+     * @param  list<NoteMark>  $notes
+     * @return list<int>
+     */
+    private static function beyondTheNextRest(string $tune, array $notes, int $at): array
+    {
+        preg_match_all('/\(?[A-Gr][#b]?\d?q\)?/', $tune, $words);
+        $index = -1;
+        $beyond = false;
+        $found = [];
+        foreach ($words[0] as $word) {
+            if (str_starts_with($word, 'r')) {
+                $beyond = $beyond || $index >= $at;
+
+                continue;
+            }
+            $index++;
+            $beyond && $found[] = $index;
+        }
+
+        return array_values(array_filter($found, static fn (int $place): bool => isset($notes[$place])));
+    }
+
+    public function test_a_compressed_file_brings_the_marks_back_as_well(): void
+    {
+        $marked = Marked::tune('2# =80 | D5q E5 F#5 G5 | A5 B5 C#6 D6 | C#6 B5 A5h');
+        $out = Music::write(MarkedScore::of(Tune::score('2# =80 | D5q E5 F#5 G5 | A5 B5 C#6 D6 | C#6 B5 A5h'), [$marked->part]), 'mxl');
+
+        self::assertSame($marked->fingers(), Marked::score(Music::read($out)->score, new Settings(instrument: Instrument::Violin))->fingers());
+    }
+
+    private static function written(Marked $marked): string
+    {
+        return Writer::write(MarkedScore::of(new Score('Tune', '', 480, [$marked->part->part]), [$marked->part]));
+    }
+}
