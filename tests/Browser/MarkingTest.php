@@ -86,7 +86,7 @@ final class MarkingTest extends BrowserTestCase
         self::assertStringContainsString('Cello', $printed[0]);
         self::assertStringNotContainsString('Findings', implode('', $printed));
         self::assertGreaterThan(0, $desk->script('return document.querySelectorAll(".sheets .mark").length'));
-        self::assertSame(0, $desk->script('return document.querySelectorAll(".sheets .selection, .sheets .bow-track").length'));
+        self::assertSame(0, $desk->script('return document.querySelectorAll(".sheets .selection, .sheets .bow-track, .sheets .hand-track").length'));
     }
 
     public function test_signing_in_with_a_wrong_password_is_answered_on_the_page(): void

@@ -45,9 +45,10 @@ final class FingerMarks
         $marks = new self($density);
         $linked = $between->slides + $between->bars + $between->stays;
         foreach ($line->events as $event) {
+            $barred = array_intersect_key($between->bars, array_flip(array_column($event->notes, 'id')));
             foreach ($event->notes as $note) {
                 $fingering = $fingerings[$note->id] ?? null;
-                if ($fingering !== null && ! $note->tieStop && ($marks->writes($note->id, $event->measure, $fingering, (int) $note->pitch?->midi()) || isset($linked[$note->id]))) {
+                if ($fingering !== null && ! $note->tieStop && ($marks->writes($note->id, $event->measure, $fingering, (int) $note->pitch?->midi()) || isset($linked[$note->id]) || in_array($note->id, $barred, true))) {
                     $marks->written[$note->id] = true;
                 }
             }

@@ -69,6 +69,7 @@ final class HandMarksTest extends TestCase
         $marked = Marked::tune('2# | B4q +F#5 B4h. +F#5', level: Level::SecondYear);
 
         self::assertSame('n2', $marked->note('n1')->bar);
+        self::assertTrue($marked->note('n1')->fingerMark && $marked->note('n2')->fingerMark, 'both heads have their finger, for the bracket beside them');
         self::assertSame([1, 1], [$marked->note('n1')->fingering?->stop->finger, $marked->note('n2')->fingering?->stop->finger]);
     }
 

@@ -107,11 +107,12 @@ export function stayLine(left: number, right: number, y: number, open: boolean):
 /** A pencilled slur. It stands over the notes and is open to the side where it goes on in another line of music. */
 export function slurArc(left: number, right: number, y: number): SVGElement {
     const lift = Math.min(220, 90 + (right - left) * 0.08)
-    return element('path', {
+    const arc = element('path', {
         ...STROKE,
         'stroke-width': 28,
         d: `M${left} ${y} C${left + (right - left) * 0.2} ${y - lift} ${left + (right - left) * 0.8} ${y - lift} ${right} ${y}`,
     })
+    return element('g', {}, arc)
 }
 
 /** Short strokes through a printed slur: it is struck out, and can still be seen. */
