@@ -66,6 +66,18 @@ final class FingeringTest extends BrowserTestCase
         $desk->keys('z')->saved();
     }
 
+    public function test_a_span_goes_up_a_position_as_a_whole(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::END);
+        for ($note = 0; $note < 3; $note++) {
+            $desk->keys(Keys::SHIFT.Keys::ARROW_LEFT.Keys::NULL);
+        }
+        $desk->seeText('4 notes', '.note-card')->keys(']')->saved()->seeText('position II', '.note-card');
+        $desk->keys('m')->see('.hand-height text');
+        self::assertContains('II', $desk->script('return [...document.querySelectorAll(".hand-height text")].map((name) => name.textContent)'));
+        $desk->keys('m', 'z')->saved()->until(fn (): bool => ! str_contains($desk->textOf('.note-card dl'), 'position II'), 'one undo did not bring the span back');
+    }
+
     public function test_marks_of_the_hand_are_set_from_the_keyboard_and_painted(): void
     {
         $desk = $this->desk('Pebbles', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT)->seeText('Finger', '.note-card dl');

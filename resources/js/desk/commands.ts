@@ -28,6 +28,8 @@ export interface DeskHands {
     /** Decides on the selected note. */
     note(fields: DecisionFields): void
     chosen(): NoteInfo | null
+    /** What is known of a note. */
+    info(note: string): NoteInfo | null
     strokeChosen(): NoteInfo | null
     /** Every position of the instrument, lowest first. */
     positions(): number[]
@@ -93,9 +95,9 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['x'], label: 'Extended', short: 'Ext.', group: 'Finger', run: () => place(hands, 'extended') },
         { keys: ['*'], label: 'Harmonic: the finger only touches', short: 'Harm.', group: 'Finger', run: () => hands.note({ placement: 'harmonic', finger: null, fingerMark: null, choice: null }) },
         { keys: ['n'], label: 'In its usual place', short: 'Usual', group: 'Finger', run: () => place(hands, 'regular') },
-        { keys: ['t'], label: 'On another string', short: 'String', group: 'Finger', run: () => nextString(hands) },
-        { keys: ['['], label: 'The hand a position lower', short: 'Lower', group: 'Finger', run: () => moveHand(hands, -1) },
-        { keys: [']'], label: 'The hand a position higher', short: 'Higher', group: 'Finger', run: () => moveHand(hands, 1) },
+        { keys: ['t'], label: 'On another string; a span: all of it', short: 'String', group: 'Finger', run: () => nextString(hands) },
+        { keys: ['['], label: 'The hand a position lower; a span: all of it', short: 'Lower', group: 'Finger', run: () => moveHand(hands, -1) },
+        { keys: [']'], label: 'The hand a position higher; a span: all of it', short: 'Higher', group: 'Finger', run: () => moveHand(hands, 1) },
         { keys: ['e'], label: 'Either 0 or 4: the player’s choice', short: '0 or 4', group: 'Finger', run: () => turn(hands, 'choice') },
         { keys: ['Shift+s'], label: 'Slide to this note with the finger of the note before', short: 'Slide', group: 'Finger', run: () => turn(hands, 'slide') },
         { keys: ['Shift+b'], label: 'Bar: this finger over the next string too', short: 'Bar', group: 'Finger', run: () => turn(hands, 'bar') },
@@ -183,7 +185,18 @@ function nextString(hands: DeskHands): void {
         return
     }
     const next = strings[(strings.indexOf(note?.string ?? '') + 1) % strings.length] ?? null
-    hands.note({ string: next, position: null, finger: null, ...ANEW })
+    throughout(hands, { string: next, position: null, finger: null, ...ANEW }, (one) => next !== null && one.strings.includes(next))
+}
+
+/** The same on every note of a span that it fits; on the selected note when there is no span. */
+function throughout(hands: DeskHands, fields: DecisionFields, fits: (note: NoteInfo) => boolean): void {
+    const span = hands.span()
+    if (span.length < 2) {
+        hands.note(fields)
+        return
+    }
+    const notes = span.map((id) => hands.info(id)).filter((note) => note !== null && fits(note))
+    hands.decide(...notes.flatMap((note) => (note ? [{ note: note.id, ...fields }] : [])))
 }
 
 function moveHand(hands: DeskHands, by: number): void {
@@ -193,7 +206,7 @@ function moveHand(hands: DeskHands, by: number): void {
         hands.say(by > 0 ? 'This is the highest position.' : 'This is the lowest position.')
         return
     }
-    hands.note({ position: next, finger: null, ...ANEW })
+    throughout(hands, { position: next, finger: null, ...ANEW }, (one) => !one.tied)
 }
 
 function place(hands: DeskHands, placement: string): void {

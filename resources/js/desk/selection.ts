@@ -63,5 +63,5 @@ export function useSelection(notes: Ref<NoteInfo[]>) {
         selected.value = anchor.value = null
     }
 
-    return { selected, anchor, chosen, selection, spanWords, strokeChosen, measures, away, fingered, beside, choose, clear }
+    return { selected, anchor, chosen, selection, spanWords, strokeChosen, at, measures, away, fingered, beside, choose, clear }
 }

@@ -228,6 +228,7 @@ const hands: DeskHands = {
     bow: (fields) => decideOn(strokeChosen.value?.id ?? selected.value, fields),
     note: (fields) => decideOn(selected.value, fields),
     chosen: () => chosen.value,
+    info: selecting.at,
     strokeChosen: () => strokeChosen.value,
     positions: () => desk.marking?.board.positions ?? [],
     undo: () => (desk.marking?.canUndo || desk.queue.length > 0 ? desk.undo() : ElMessage.info('There is nothing to undo.')),
