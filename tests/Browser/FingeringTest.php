@@ -27,12 +27,12 @@ final class FingeringTest extends BrowserTestCase
 
     public function test_the_hand_track_follows_strings_and_positions(): void
     {
-        $desk = $this->desk('Pebbles', 'Violin')->dontSee('.hand-track');
+        $desk = $this->desk('Two Strings Wide', 'Violin')->dontSee('.hand-track');
         $desk->keys('m')->see('.hand-track .finger');
         $apart = $desk->script('const dot = document.querySelector(".hand-track .finger circle").getBoundingClientRect(); const head = document.querySelector("g.note .notehead").getBoundingClientRect(); return Math.abs(dot.left + dot.width / 2 - (head.left + head.width / 2))');
         self::assertLessThan(3, $apart, 'each finger stands under its note');
         self::assertSame(['E', 'A', 'D', 'G'], $desk->script('return [...document.querySelector(".hand-track").querySelectorAll(".name")].map((name) => [name.getBoundingClientRect().top, name.textContent]).sort((one, other) => one[0] - other[0]).map(([, name]) => name)'));
-        self::assertSame('I', $desk->textOf('.hand-height text'));
+        self::assertStringStartsWith('I', $desk->textOf('.hand-height text'));
         $desk->visit((string) parse_url($desk->driver->getCurrentURL(), PHP_URL_PATH));
         $desk->desk()->see('.hand-track');
         $desk->keys('m')->dontSee('.hand-track');
@@ -80,7 +80,7 @@ final class FingeringTest extends BrowserTestCase
 
     public function test_marks_of_the_hand_are_set_from_the_keyboard_and_painted(): void
     {
-        $desk = $this->desk('Pebbles', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT)->seeText('Finger', '.note-card dl');
+        $desk = $this->desk('Two Strings Wide', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT)->seeText('Finger', '.note-card dl');
         $desk->keys(Keys::SHIFT.'d'.Keys::NULL)->saved()->see('.desk-page .mark.stay');
         $desk->seeText('finger stays down', '.note-card dl');
         $desk->keys(Keys::SHIFT.'d'.Keys::NULL)->saved()->dontSee('.desk-page .mark.stay');
@@ -102,7 +102,7 @@ final class FingeringTest extends BrowserTestCase
 
     public function test_a_student_can_see_how_the_hand_goes(): void
     {
-        $director = $this->desk('Pebbles', 'Cello')->keys('o')->press('Make a link', '.hand-out');
+        $director = $this->desk('Over Slate Hill', 'Cello')->keys('o')->press('Make a link', '.hand-out');
         $address = (string) $director->see('.link-address')->getAttribute('value');
         $student = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->desk();
         self::assertSame([], $student->all('.hand-track'), 'only who asks for it sees it');
