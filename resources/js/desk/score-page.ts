@@ -34,6 +34,8 @@ interface Line {
     pencil: SVGGElement
     overlay: SVGGElement
     track: SVGGElement
+    /** What its tracks show now. */
+    painted: string
 }
 
 /** An engraved part with the pencil layer over it. The music is engraved once; marks are painted anew. */
@@ -106,7 +108,7 @@ export class ScorePage {
             this.flag(this.flags)
             this.select(this.selected)
         } else {
-            this.lines.forEach((line) => this.paintTrack(line))
+            this.paintTracks()
         }
     }
 
@@ -177,7 +179,7 @@ export class ScorePage {
         let y = 0
         for (const system of this.engraving.systems) {
             const height = system.bottom - system.top + ROOM + BETWEEN_LINES + this.trackRoom()
-            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }) }
+            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }), painted: '' }
             system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
             system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .tracks').forEach((old) => old.remove())
             system.element.prepend(line.overlay)
@@ -185,15 +187,42 @@ export class ScorePage {
             this.lines.push(line)
             system.heads.forEach((_, id) => this.lineOf.set(id, line))
             this.paintLine(line)
-            this.paintTrack(line)
             y += height
         }
+        this.paintTracks()
         this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
     }
 
-    private paintTrack(line: Line): void {
-        const made = element('g', { class: 'tracks' })
+    /** Draws the tracks of the lines whose notes have changed. */
+    private paintTracks(): void {
         const { bow, hand } = this.tracks ?? { bow: null, hand: null }
+        const byLine = <N extends { id: string }>(notes: readonly N[] | null | undefined) => {
+            const lines = new Map<Line, N[]>()
+            for (const note of notes ?? []) {
+                const line = this.lineOf.get(note.id)
+                if (line) {
+                    lines.set(line, [...(lines.get(line) ?? []), note])
+                }
+            }
+            return notes ? lines : null
+        }
+        const [bowNow, bowBefore, handNow, handBefore] = [byLine(bow?.notes), byLine(bow?.before), byLine(hand?.notes), byLine(hand?.before)]
+        for (const line of this.lines) {
+            const shown: Tracks = {
+                bow: bow && { notes: bowNow?.get(line) ?? [], before: bowBefore && (bowBefore.get(line) ?? []), troubled: bow.troubled },
+                hand: hand && { notes: handNow?.get(line) ?? [], before: handBefore && (handBefore.get(line) ?? []), strings: hand.strings },
+            }
+            const trouble = shown.bow?.notes.filter(({ id }) => shown.bow?.troubled.has(id)).map(({ id }) => id)
+            const painted = JSON.stringify([shown, trouble])
+            if (painted !== line.painted) {
+                line.painted = painted
+                this.paintTrack(line, shown)
+            }
+        }
+    }
+
+    private paintTrack(line: Line, { bow, hand }: Tracks): void {
+        const made = element('g', { class: 'tracks' })
         let top = line.system.bottom + TABS
         if (bow) {
             made.append(track(line.system, bow.notes, bow.troubled, top, bow.before))
