@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Ensemble;
 
-use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
@@ -28,14 +27,15 @@ final class TuningSpots
         if (count($score->parts) < self::SECTIONS) {
             return [];
         }
-        $sounding = array_map(self::sounding(...), $score->parts);
-        $ticks = array_values(array_unique(array_merge([], ...array_map(static fn (array $notes): array => array_merge(array_column($notes, 0), array_column($notes, 1)), $sounding))));
-        sort($ticks);
         $tempo = TempoMap::of($score);
         $spots = [];
         $open = null;
-        foreach ($ticks as $tick) {
-            $now = self::unison($score, $sounding, $tick);
+        $heard = array_fill(0, count($score->parts), []);
+        foreach (self::changes($score) as $tick => $changes) {
+            foreach ($changes as [$part, $class, $more]) {
+                $heard[$part][$class] = ($heard[$part][$class] ?? 0) + $more;
+            }
+            $now = self::unison($score, $heard);
             if ($open !== null && ($now === null || $now[0] !== $open['class'])) {
                 $spots[] = self::spot($score, $open, $tick, $tempo);
                 $open = null;
@@ -49,46 +49,42 @@ final class TuningSpots
         return array_values(array_filter($spots, static fn (array $spot): bool => $spot['seconds'] >= self::LONG_ENOUGH));
     }
 
-    /** @return list<array{int, int, list<int>}> start and end in ticks, pitch classes */
-    private static function sounding(Part $part): array
+    /** @return array<int, list<array{int, int, int}>> tick => what begins (+1) or ends (-1) there: part, pitch class */
+    private static function changes(Score $score): array
     {
-        $notes = [];
-        foreach (Line::allOf($part) as $line) {
-            foreach ($line->events as $event) {
-                $notes[] = [$event->start, $event->end(), self::classes($event)];
-            }
-        }
-
-        return $notes;
-    }
-
-    /** @return list<int> */
-    private static function classes(Event $event): array
-    {
-        return array_map(static fn ($note): int => ($note->pitch?->midi() ?? 0) % 12, $event->notes);
-    }
-
-    /**
-     * The one pitch class that everybody who plays at a moment sounds, and who they are.
-     *
-     * @param  list<list<array{int, int, list<int>}>>  $sounding
-     * @return array{int, list<string>}|null
-     */
-    private static function unison(Score $score, array $sounding, int $tick): ?array
-    {
-        $classes = [];
-        $sections = [];
-        foreach ($sounding as $index => $notes) {
-            foreach ($notes as [$start, $end, $heard]) {
-                if ($start <= $tick && $tick < $end) {
-                    $sections[] = $score->parts[$index]->name;
-                    array_push($classes, ...$heard);
+        $changes = [];
+        foreach ($score->parts as $index => $part) {
+            foreach (Line::allOf($part) as $line) {
+                foreach ($line->events as $event) {
+                    foreach ($event->duration() === 0 ? [] : $event->notes as $note) {
+                        $class = ($note->pitch?->midi() ?? 0) % 12;
+                        $changes[$event->start][] = [$index, $class, 1];
+                        $changes[$event->end()][] = [$index, $class, -1];
+                    }
                 }
             }
         }
-        $sections = array_values(array_unique($sections));
+        ksort($changes);
 
-        return count($sections) >= self::SECTIONS && count(array_unique($classes)) === 1 ? [$classes[0], $sections] : null;
+        return $changes;
+    }
+
+    /**
+     * The one pitch class that everybody who plays sounds, and who they are.
+     *
+     * @param  array<int, array<int, int>>  $heard  part => pitch class => how many notes
+     * @return array{int, list<string>}|null
+     */
+    private static function unison(Score $score, array $heard): ?array
+    {
+        $classes = $sections = [];
+        foreach ($heard as $index => $counts) {
+            $sounding = array_keys(array_filter($counts));
+            $classes += array_fill_keys($sounding, true);
+            $sounding === [] || $sections[] = $score->parts[$index]->name;
+        }
+
+        return count($sections) >= self::SECTIONS && count($classes) === 1 ? [(int) array_key_first($classes), $sections] : null;
     }
 
     /**
