@@ -9,7 +9,7 @@ final readonly class FingerPattern
 {
     /**
      * @param  int  $string  0 is the lowest
-     * @param  string  $name  violin and viola: where the half steps lie (“2-3”), or “whole”; cello “1-3-4”, “1-2-4” or “x”; bass the fingers used
+     * @param  string  $name  violin and viola: where the half steps lie (“2-3”), or “whole”; cello “1-3-4”, “1-2-4” or “x”; bass the frame of the school
      */
     public function __construct(
         public int $string,

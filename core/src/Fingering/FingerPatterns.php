@@ -85,7 +85,8 @@ final class FingerPatterns
         return match ($this->line->instrument) {
             Instrument::Violin, Instrument::Viola => $this->halfSteps($used + $this->byKey($notes[0], array_keys($used))),
             Instrument::Cello => $this->celloName($notes, array_keys($used)),
-            Instrument::Bass => implode('-', array_keys($used)),
+            // A bass hand has one frame; what changes is where it is.
+            Instrument::Bass => $this->line->profile->fourFingerBass ? '1-2-3-4' : '1-2-4',
         };
     }
 

@@ -43,7 +43,7 @@ final class PatternsTest extends TestCase
         yield 'cello, 1 2 4' => ['D 1-2-4', 'D3q E3 F3 G3', $cello];
         yield 'cello, extended' => ['G x', '3# | A2q B2 C#3 B2', $cello];
         yield 'cello, the outer fingers only: the key says the rest' => ['D 1-2-4', '1b | E3q G3 E3 G3', $cello];
-        yield 'bass, the fingers that are used' => ['G 1-4', '1# | A3q B3 A3 B3', $bass];
+        yield 'bass, one frame wherever the hand is' => ['G 1-2-4, D 1-2-4', '1# | A3q B3 A3 B3 | F#3 E3 F#3 B3', $bass];
     }
 
     public function test_first_uses_are_told_against_what_the_class_has_been_taught(): void
