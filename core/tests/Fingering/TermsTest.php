@@ -110,6 +110,8 @@ final class TermsTest extends TestCase
         yield 'a finger on another letter' => [$placement, [self::first(3), $step], [new Grip(2, [new Stop(2, 6, 4, Placement::Low, 1)], 1.0), $step]];
 
         $fourth = new Terms\FourthFinger(Level::FirstYear->fourthFingerCost());
+        yield 'the fourth finger on a short note' => [$fourth, [self::first(4), self::step()], [self::first(4), self::step(0.15)]];
+        yield 'the fourth finger on a held note' => [$fourth, [self::first(4), self::step(seconds: 2.0)], [self::first(4), self::step()]];
         yield 'the fourth finger' => [$fourth, [self::first(3), $step], [self::first(4), $step]];
 
         yield 'a long open string where the class vibrates' => [new Terms\OpenString(true), [self::first(4), self::step(seconds: 2.0)], [self::open(), self::step(seconds: 2.0)]];

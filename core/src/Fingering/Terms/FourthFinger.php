@@ -11,6 +11,14 @@ use UprightPencil\Core\Fingering\Step;
 /** Violin and viola only: on cello and bass the fourth finger is as good as any. */
 final class FourthFinger implements StandTerm
 {
+    private const ON_A_SHORT_NOTE = 1.3;
+
+    /** There is time to place it, and it can be vibrated. */
+    private const ON_A_LONG_NOTE = 0.6;
+
+    /** Seconds. */
+    private const LONG = 1.0;
+
     /** @param float $cost points, by level */
     public function __construct(private readonly float $cost) {}
 
@@ -21,14 +29,18 @@ final class FourthFinger implements StandTerm
 
     public function sentence(): string
     {
-        return 'The fourth finger is weak in the first years.';
+        return 'The fourth finger is weak in the first years, most of all on short notes.';
     }
 
     public function cost(Grip $grip, Step $step): float
     {
         foreach ($grip->stops as $stop) {
             if ($stop->finger === 4) {
-                return $this->cost;
+                return $this->cost * match (true) {
+                    $step->isFast() => self::ON_A_SHORT_NOTE,
+                    $step->seconds >= self::LONG => self::ON_A_LONG_NOTE,
+                    default => 1.0,
+                };
             }
         }
 
