@@ -43,46 +43,78 @@ final class FingerMarker
 
     public float $cost = 0.0;
 
-    public function __construct(private readonly MarkingCase $case) {}
+    private readonly Solver $solver;
 
-    /** @param array<int, true> $joined */
+    public function __construct(private readonly MarkingCase $case)
+    {
+        $this->solver = new Solver($case->instrument, $case->settings->profile, $case->sounding, $case->tempo, $case->dynamics);
+    }
+
+    /** @param array<int, true> $joined events that share a stroke with the event before them */
     public function mark(Line $line, array $joined): void
     {
-        $solver = new Solver($this->case->instrument, $this->case->settings->profile, $this->case->sounding, $this->case->tempo, $this->case->dynamics);
+        $profile = $this->case->settings->profile;
         $printed = self::printedFingers($line);
-        $wishes = $this->case->decisions->fingerWishes($this->case->instrument, $printed, $this->case->settings->profile->printed);
-        $fingered = $solver->solve($line, $wishes, $joined);
+        $wishes = $this->case->decisions->fingerWishes($this->case->instrument, $printed, $profile->printed);
+        $fingered = $this->solver->solve($line, $wishes, $joined);
+        $this->fingerings += $fingered->fingerings;
+        $this->write($line, $fingered, $printed);
+        $this->keepImpossible($fingered, [...$wishes->printed, ...$wishes->decided]);
+        $this->lines[] = PlayedLine::of($fingered, $this->case->part, $this->case->instrument, $profile);
+        $this->others[] = $fingered->alternatives;
+        $this->cost += $fingered->cost;
+        array_push($this->alternatives, ...$fingered->alternatives->best($this->case->settings->alternatives));
+        array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->finding($finding, $line->events), $fingered->findings));
+    }
+
+    /**
+     * What the page says of each note.
+     *
+     * @param  array<string, FingerLock>  $printed
+     */
+    private function write(Line $line, FingeredLine $fingered, array $printed): void
+    {
         $marks = FingerMarks::of($line, $fingered->fingerings, $fingered->between, $this->case->settings->profile->fingers);
         $stays = $this->stays($line, $fingered->between->stays);
-        $strings = $this->case->instrument->strings();
-        $places = array_flip(array_map(static fn (Event $event): string => $event->first()->id, $fingered->events));
-        $broken = self::broken($fingered);
-        $this->fingerings += $fingered->fingerings;
+        $reasons = $this->reasons($fingered, $marks, $printed);
         foreach ($fingered->fingerings as $id => $fingering) {
-            $against = isset($printed[$id]) && ! $printed[$id]->admits($fingering->stop, $fingering->position);
             $this->marks[$id] = [
                 'fingering' => $fingering,
-                'string' => $strings[$fingering->stop->string]->name,
-                'fingerMark' => isset($marks->written[$id]) || isset($stays[$id]) || $against,
+                'string' => $this->case->instrument->stringName($fingering->stop->string),
+                'fingerMark' => isset($marks->written[$id]) || isset($stays[$id]) || self::isAgainst($printed[$id] ?? null, $fingering),
                 'moves' => isset($marks->moves[$id]),
                 'slide' => $this->unlessTakenOff($id, 'slide', $fingered->between->slides),
                 'bar' => $this->unlessTakenOff($id, 'bar', $fingered->between->bars),
                 'stay' => $this->unlessTakenOff($id, 'stay', $stays),
-                'reasons' => [
-                    ...($fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."]),
-                    ...(isset($broken[$id]) ? [$broken[$id]] : []),
-                    ...($against ? ['The print has another fingering here.'] : []),
-                    ...($this->case->settings->reasons && isset($marks->written[$id], $places[$id]) ? $this->reasonsFor($fingered, $places[$id], isset($marks->moves[$id])) : []),
-                ],
+                'reasons' => $reasons[$id] ?? [],
             ];
         }
-        $this->lines[] = PlayedLine::of($fingered, $this->case->part, $this->case->instrument, $this->case->settings->profile);
-        $this->others[] = $fingered->alternatives;
-        array_push($this->alternatives, ...$fingered->alternatives->best($this->case->settings->alternatives));
-        $this->keepImpossible($fingered, [...$wishes->printed, ...$wishes->decided]);
-        $this->cost += $fingered->cost;
-        $events = $line->events;
-        array_push($this->findings, ...array_map(fn (FingeringFinding $finding): Finding => $this->finding($finding, $events), $fingered->findings));
+    }
+
+    /**
+     * @param  array<string, FingerLock>  $printed
+     * @return array<string, list<string>> by note id
+     */
+    private function reasons(FingeredLine $fingered, FingerMarks $marks, array $printed): array
+    {
+        $places = array_flip(array_map(static fn (Event $event): string => $event->first()->id, $fingered->events));
+        $broken = self::broken($fingered);
+        $reasons = [];
+        foreach ($fingered->fingerings as $id => $fingering) {
+            $reasons[$id] = [
+                ...($fingering->untaught === null ? [] : ["Not taught yet: {$fingering->untaught}."]),
+                ...(isset($broken[$id]) ? [$broken[$id]] : []),
+                ...(self::isAgainst($printed[$id] ?? null, $fingering) ? ['The print has another fingering here.'] : []),
+                ...($this->case->settings->reasons && isset($marks->written[$id], $places[$id]) ? $this->comparisons($fingered, $places[$id], isset($marks->moves[$id])) : []),
+            ];
+        }
+
+        return $reasons;
+    }
+
+    private static function isAgainst(?FingerLock $printed, Fingering $fingering): bool
+    {
+        return $printed !== null && ! $printed->admits($fingering->stop, $fingering->position);
     }
 
     /**
@@ -90,7 +122,7 @@ final class FingerMarker
      *
      * @return list<string>
      */
-    private function reasonsFor(FingeredLine $fingered, int $index, bool $moves): array
+    private function comparisons(FingeredLine $fingered, int $index, bool $moves): array
     {
         $stay = $moves ? $fingered->alternatives->withoutShift($index) : null;
         $other = $fingered->alternatives->insteadOf($index);
