@@ -62,7 +62,12 @@ final class Candidates
             return;
         }
         $place = count($this->events);
+        $before = $this->unkept;
         $printed = $this->within($pitches, $this->locks($event, $this->wishes->printed), $place);
+        if (array_filter($this->locks($event, $this->wishes->decided)) !== []) {
+            // Nobody minds a printed finger that cannot be played where another one was decided.
+            $this->unkept = $before;
+        }
         $this->events[] = $event;
         $this->free[] = $printed ?? $free;
         $this->decided[] = $this->asked($event, $pitches, $place) ?? $printed ?? $free;

@@ -131,6 +131,14 @@ final class WishesTest extends TestCase
         self::assertSame($fingers('2# | D5q E5 D5 E5', 'ignore'), $fingers($good, 'ignore'));
     }
 
+    public function test_a_printed_finger_that_cannot_be_played_is_reported_until_another_is_decided(): void
+    {
+        $printed = Marked::tune('2# | G3q^3 A3 B3 C#4');
+
+        self::assertSame(['impossible-decision 1'], $printed->findings());
+        self::assertSame([], Marked::tune('2# | G3q^3 A3 B3 C#4', decisions: [['note' => 'n1', 'finger' => 0]])->findings());
+    }
+
     public function test_where_the_print_is_not_followed_the_page_says_so(): void
     {
         $settings = new Settings(ClassProfile::fromArray(['printed' => 'ignore']), Instrument::Violin);
