@@ -91,9 +91,7 @@ final readonly class PartDesk
     /** @param list<Decision> $more as if they were decided too */
     public function marked(array $more = []): MarkedPart
     {
-        $decisions = PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
-
-        return PartMarker::mark($this->score, $this->scorePart(), $decisions, $this->settings());
+        return PartMarker::mark($this->score, $this->scorePart(), $this->decided($more), $this->settings());
     }
 
     private function settings(): Settings
@@ -142,9 +140,10 @@ final readonly class PartDesk
         ];
     }
 
-    private function decided(): PartDecisions
+    /** @param list<Decision> $more */
+    private function decided(array $more = []): PartDecisions
     {
-        return PartDecisions::of($this->scorePart(), $this->log->log()->decisions());
+        return PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
     }
 
     /** @return array<string, mixed> what the desk draws anew after every decision */

@@ -44,19 +44,29 @@ final readonly class Alternative
     /** “shift +2.6, string-crossing −1.1”: the largest differences first, without their sentences. */
     public function brief(): string
     {
-        $found = array_filter($this->differences, static fn (float $points): bool => abs($points) > self::FELT);
-        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
+        $found = array_slice($this->largest(static fn (float $points): bool => abs($points) > self::FELT), 0, 3);
 
-        return implode(', ', array_map(static fn (string $term, float $points): string => $term.' '.str_replace('-', '−', sprintf('%+.1f', $points)), array_keys(array_slice($found, 0, 3)), array_slice($found, 0, 3)));
+        return implode(', ', array_map(static fn (string $term, float $points): string => $term.' '.str_replace('-', '−', sprintf('%+.1f', $points)), array_keys($found), $found));
     }
 
     /** @return list<string> the largest first */
     private function told(int $sign): array
     {
-        $found = array_filter($this->differences, static fn (float $points): bool => $sign * $points > self::FELT);
-        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
+        $found = $this->largest(static fn (float $points): bool => $sign * $points > self::FELT);
 
         return array_map(fn (string $term, float $points): string => sprintf('%s %+.1f: %s', $term, $points, $this->sentences[$term] ?? ''), array_keys($found), $found);
+    }
+
+    /**
+     * @param  \Closure(float): bool  $wanted
+     * @return array<string, float> the differences wanted, the largest first
+     */
+    private function largest(\Closure $wanted): array
+    {
+        $found = array_filter($this->differences, $wanted);
+        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
+
+        return $found;
     }
 
     /** Whether this way plays an event otherwise than the chosen one. */

@@ -62,12 +62,9 @@ final class Candidates
             return;
         }
         $place = count($this->events);
-        $before = $this->unkept;
-        $printed = $this->within($pitches, $this->locks($event, $this->wishes->printed), $place);
-        if (array_filter($this->locks($event, $this->wishes->decided)) !== []) {
-            // Nobody minds a printed finger that cannot be played where another one was decided.
-            $this->unkept = $before;
-        }
+        // Nobody minds a printed finger that cannot be played where another one was decided.
+        $minded = array_filter($this->locks($event, $this->wishes->decided)) === [];
+        $printed = $this->within($pitches, $this->locks($event, $this->wishes->printed), $place, $minded);
         $this->events[] = $event;
         $this->free[] = $printed ?? $free;
         $this->decided[] = $this->asked($event, $pitches, $place) ?? $printed ?? $free;
@@ -106,16 +103,17 @@ final class Candidates
     /**
      * @param  non-empty-list<Pitch>  $pitches
      * @param  list<FingerLock|null>  $locks
+     * @param  bool  $minded  whether it is to be told when they cannot be kept
      * @return non-empty-list<Grip>|null the grips within the locks, else the nearest; null without locks
      */
-    private function within(array $pitches, array $locks, int $place): ?array
+    private function within(array $pitches, array $locks, int $place, bool $minded = true): ?array
     {
         if (array_filter($locks) === []) {
             return null;
         }
         $grips = $this->finder->grips($pitches, $locks);
         if ($grips === []) {
-            $this->unkept[] = $place;
+            $minded && $this->unkept[] = $place;
             $grips = $this->finder->nearest($pitches, $locks);
         }
 

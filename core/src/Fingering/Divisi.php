@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering;
 
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Strings\InstrumentData;
 
 /** Shares the notes of a chord among players: the outside player takes the top. */
 final readonly class Divisi
@@ -34,6 +35,6 @@ final readonly class Divisi
     /** Near to the hand that the players have just had, and without strain. */
     private static function distance(Grip $grip, ?Grip $beside): float
     {
-        return abs($grip->hand - ($beside->hand ?? 2)) + 3 * $grip->lead()->strain + ($grip->untaught === null ? 0 : 20);
+        return abs($grip->hand - ($beside->hand ?? InstrumentData::FIRST_HAND)) + 3 * $grip->lead()->strain + ($grip->untaught === null ? 0 : 20);
     }
 }

@@ -15,11 +15,10 @@ use UprightPencil\Core\Strings\Placement;
  */
 final class FingerMarks
 {
-    private const REMIND_AFTER_MEASURES = 8;
+    /** What was written once is written again after so many measures (`fingering.md`, “What to write on the page”). */
+    public const REMIND_AFTER_MEASURES = 8;
 
     private const FIFTH = 7;
-
-    private const TOP_STRING = 3;
 
     private const FIRST_POSITION = 1.0;
 
@@ -93,7 +92,7 @@ final class FingerMarks
     /** A note that was open and is now a fourth finger, or the other way; a fourth finger for an open string the first time. */
     private function choiceIsNews(Stop $stop, int $midi): bool
     {
-        $isChoice = ($stop->finger === 4 && $stop->offset === self::FIFTH && $stop->string < self::TOP_STRING) || $stop->finger === 0;
+        $isChoice = ($stop->finger === 4 && $stop->offset === self::FIFTH && ! $stop->isOnTopString()) || $stop->finger === 0;
         if (! $isChoice) {
             return false;
         }

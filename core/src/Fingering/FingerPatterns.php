@@ -8,6 +8,7 @@ use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Strings\StringName;
 
 /**
  * The finger pattern of each string, phrase by phrase, and where it changes (`fingering.md`, “Four-finger patterns”).
@@ -15,8 +16,6 @@ use UprightPencil\Core\Strings\Placement;
  */
 final class FingerPatterns
 {
-    private const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
-
     /** @var list<FingerPattern> */
     private array $patterns = [];
 
@@ -126,11 +125,9 @@ final class FingerPatterns
     /** Only the outer fingers play: the key says which of the inner ones lies between. */
     private function closedByKey(PlayedNote $note): string
     {
-        $letters = $this->openLetter($note->stop()->string);
-        $hand = $note->grip->hand;
+        $open = $this->open($note);
         for ($up = 1; $up <= 7; $up++) {
-            $place = $this->placeOf($note->key, $note->stop()->string, $letters + $up);
-            if ($place === $hand + 1) {
+            if (self::placeOf($note->key, $open, $open->diatonic() + $up) === $note->grip->hand + 1) {
                 return '1-2-4';
             }
         }
@@ -146,30 +143,25 @@ final class FingerPatterns
      */
     private function byKey(PlayedNote $note, array $used): array
     {
-        $finger = $note->stop()->finger;
-        $letter = $note->pitch()->diatonic() - $this->line->instrument->strings()[$note->stop()->string]->diatonic();
         $places = [];
         foreach (array_diff([1, 2, 3, 4], $used) as $other) {
-            $places[$other] = $this->placeOf($note->key, $note->stop()->string, $this->openLetter($note->stop()->string) + $letter + $other - $finger);
+            $places[$other] = self::placeOf($note->key, $this->open($note), $note->pitch()->diatonic() + $other - $note->stop()->finger);
         }
 
         return $places;
     }
 
-    /** 0 is C. */
-    private function openLetter(int $string): int
+    private function open(PlayedNote $note): StringName
     {
-        return (int) array_search($this->line->instrument->strings()[$string]->name, self::LETTERS, true);
+        return $this->line->instrument->strings()[$note->stop()->string];
     }
 
-    /** Semitones above the open string of a letter in a key; letters count on from the octave below the open string. */
-    private function placeOf(Key $key, int $string, int $letter): int
+    /** Semitones above the open string of a letter (counted from C0) in a key. */
+    private static function placeOf(Key $key, StringName $open, int $diatonic): int
     {
-        $name = self::LETTERS[(($letter % 7) + 7) % 7];
-        $open = $this->line->instrument->strings()[$string];
-        $octave = intdiv($open->midi, 12) - 1 + (int) floor($letter / 7);
+        $plain = Pitch::natural($diatonic);
 
-        return Pitch::of($name, $key->alterOf($name), $octave)->midi() - $open->midi;
+        return $plain->midi() + $key->alterOf($plain->letter) - $open->midi;
     }
 
     /** @return list<FingerPattern> */

@@ -6,14 +6,13 @@ namespace UprightPencil\Core\Fingering;
 
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Search\ShortestPath;
+use UprightPencil\Core\Strings\InstrumentData;
 
 /** All ways to finger a line, ready to be searched: as a whole, or a stretch of it between two grips that stay. */
 final class FingeringSearch
 {
     /** Points for each half step that the hand starts away from first position. */
     private const FAR_START = 0.25;
-
-    private const FIRST_POSITION = 2;
 
     /** Ways dearer than this, in points, are rarely of interest. */
     public const WORTH = 6.0;
@@ -26,6 +25,9 @@ final class FingeringSearch
 
     /** @var list<list<float>>|null for each event how much dearer the cheapest way through each of its grips is */
     private ?array $slacks = null;
+
+    /** @var array<int, array<int, non-empty-list<Grip>>> event => chosen grip => it and those worth a look */
+    private array $near = [];
 
     /** @var array<int, array<int, float>> event => grip => points */
     private array $stands = [];
@@ -94,9 +96,10 @@ final class FingeringSearch
     /** @return non-empty-list<Grip> */
     private function near(int $index, Grip $chosen): array
     {
-        $near = array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => $this->slack($index, $place) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH);
-
-        return [$chosen, ...array_values($near)];
+        return $this->near[$index][$chosen->id] ??= [
+            $chosen,
+            ...array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => $this->slack($index, $place) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH),
+        ];
     }
 
     /** @return \Closure(Grip, int): float */
@@ -136,7 +139,7 @@ final class FingeringSearch
     /** A line that starts away from first position has its hand to find first. */
     private static function farStart(Grip $grip): float
     {
-        return self::FAR_START * abs($grip->hand - self::FIRST_POSITION);
+        return self::FAR_START * abs($grip->hand - InstrumentData::FIRST_HAND);
     }
 
     private function stand(Grip $grip, int $index): float
@@ -156,7 +159,7 @@ final class FingeringSearch
      */
     public function otherGrips(int $index, Grip $than): array
     {
-        return $this->gripsThat($index, static fn (Grip $grip): bool => $grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger);
+        return $this->gripsThat($index, static fn (Grip $grip): bool => $grip->isFingeredOtherwise($than));
     }
 
     /**
@@ -168,7 +171,7 @@ final class FingeringSearch
     {
         $groups = [];
         foreach ($this->layers[$index] as $place => $grip) {
-            if ($grip->lead()->string !== $than->lead()->string || $grip->lead()->finger !== $than->lead()->finger) {
+            if ($grip->isFingeredOtherwise($than)) {
                 $name = "{$grip->lead()->string}/{$grip->lead()->finger}";
                 [$least, $grips] = $groups[$name] ?? [INF, []];
                 $groups[$name] = [min($least, $this->slack($index, $place)), [...$grips, $grip]];

@@ -42,10 +42,10 @@ final class FirstUses
         if ($note->stop()->placement !== Placement::Regular) {
             $this->add('finger', $note->stop()->placement === Placement::Harmonic ? 'a harmonic' : $this->place($note)->name(), $note);
         }
-        if ($before !== null && Link::Slide->joins($before->stop(), $note->stop()) && ! $note->step->afterRest()) {
+        if ($before !== null && Link::Slide->isMade($before->stop(), $note->stop(), $note->step)) {
             $this->add('technique', $before->grip->hand === $note->grip->hand ? 'a finger that slides a half step' : 'a shift on one finger', $note);
         }
-        if ($before !== null && $note->step->isClose() && Link::Bar->joins($before->stop(), $note->stop())) {
+        if ($before !== null && Link::Bar->isMade($before->stop(), $note->stop(), $note->step)) {
             $this->add('technique', 'a bar over two strings', $note);
         }
         if (count($note->grip->stops) > 1) {

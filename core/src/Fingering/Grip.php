@@ -28,6 +28,12 @@ final readonly class Grip
         return $this->stops[0];
     }
 
+    /** Another string or another finger on the first note. */
+    public function isFingeredOtherwise(self $than): bool
+    {
+        return $this->lead()->string !== $than->lead()->string || $this->lead()->finger !== $than->lead()->finger;
+    }
+
     public function isOpen(): bool
     {
         return $this->stops[0]->finger === 0 && count($this->stops) === 1;

@@ -12,8 +12,6 @@ use UprightPencil\Core\Score\Event;
  */
 final class HandMarks
 {
-    private const REMIND_AFTER_MEASURES = 8;
-
     /** @var array<string, string> note id => the note before, from which the finger slides */
     public array $slides = [];
 
@@ -66,10 +64,9 @@ final class HandMarks
     private function slides(): void
     {
         foreach ($this->grips as $place => $grip) {
-            if ($place === 0 || $this->steps[$place]->afterRest() || ! Link::Slide->joins($this->grips[$place - 1]->lead(), $grip->lead())) {
-                continue;
+            if ($place > 0 && Link::Slide->isMade($this->grips[$place - 1]->lead(), $grip->lead(), $this->steps[$place])) {
+                $this->slides[$this->id($place)] = $this->id($place - 1);
             }
-            $this->slides[$this->id($place)] = $this->id($place - 1);
         }
     }
 
@@ -89,7 +86,7 @@ final class HandMarks
     private function barFrom(int $place): int
     {
         $to = $place;
-        while (isset($this->grips[$to + 1]) && $this->steps[$to + 1]->isClose() && $this->barred($place, $to, $to + 1)) {
+        while (isset($this->grips[$to + 1]) && $this->barred($place, $to)) {
             $to++;
         }
         if ($to > $place) {
@@ -99,12 +96,13 @@ final class HandMarks
         return $to;
     }
 
-    private function barred(int $first, int $from, int $to): bool
+    /** Whether the bar that starts at one place goes on from another to the note after it: it lies over two strings only. */
+    private function barred(int $first, int $from): bool
     {
-        $start = $this->grips[$first]->lead();
-        $stop = $this->grips[$to]->lead();
+        $next = $this->grips[$from + 1]->lead();
 
-        return Link::Bar->joins($this->grips[$from]->lead(), $stop) && (abs($stop->string - $start->string) <= 1);
+        return Link::Bar->isMade($this->grips[$from]->lead(), $next, $this->steps[$from + 1])
+            && abs($next->string - $this->grips[$first]->lead()->string) <= 1;
     }
 
     /** @return int the place of the last note for which the finger that plays here stays down */
@@ -137,7 +135,7 @@ final class HandMarks
     {
         $figure = implode('/', [$this->grips[$place]->lead()->string, $this->grips[$place]->lead()->finger, $this->grips[$place + 1]->lead()->string]);
         $measure = $this->events[$place]->measure;
-        $due = $measure - ($this->marked[$figure] ?? -self::REMIND_AFTER_MEASURES) >= self::REMIND_AFTER_MEASURES;
+        $due = $measure - ($this->marked[$figure] ?? -FingerMarks::REMIND_AFTER_MEASURES) >= FingerMarks::REMIND_AFTER_MEASURES;
         $due && $this->marked[$figure] = $measure;
 
         return $due;

@@ -24,6 +24,15 @@ enum Link: string
         };
     }
 
+    /** Whether it is heard and felt as one: a slide not over a rest, a bar on notes that are close. */
+    public function isMade(Stop $from, Stop $to, Step $step): bool
+    {
+        return $this->joins($from, $to) && match ($this) {
+            self::Slide => ! $step->afterRest(),
+            self::Bar => $step->isClose(),
+        };
+    }
+
     /** 1 or 2, for the signature of a step. */
     public function number(): int
     {

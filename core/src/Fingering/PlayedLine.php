@@ -61,6 +61,28 @@ final readonly class PlayedLine
         return $phrases;
     }
 
+    /**
+     * The places where the hand moves; open strings have no hand of their own.
+     *
+     * @return list<array{int, PlayedNote, PlayedNote}> the hand that is left, the note before, the first note of the new hand
+     */
+    public function shifts(): array
+    {
+        $shifts = [];
+        $hand = null;
+        foreach ($this->notes as $place => $note) {
+            if ($note->stop()->finger === 0) {
+                continue;
+            }
+            if ($place > 0 && $hand !== null && $hand !== $note->grip->hand) {
+                $shifts[] = [$hand, $this->notes[$place - 1], $note];
+            }
+            $hand = $note->grip->hand;
+        }
+
+        return $shifts;
+    }
+
     /** @return list<array{PlayedNote, PlayedNote}> each note with the one before it */
     public function pairs(): array
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
+use UprightPencil\Core\Strings\InstrumentData;
 use UprightPencil\Core\Strings\Placement;
 
 /** One note on one string: open, or stopped by a finger. */
@@ -26,6 +27,11 @@ final readonly class Stop
         public float $position = 1.0,
         private ?int $touch = null,
     ) {}
+
+    public function isOnTopString(): bool
+    {
+        return $this->string === InstrumentData::TOP_STRING;
+    }
 
     /** Where the finger lies, in semitones above the open string: below the sounding note for most harmonics. */
     public function place(): int

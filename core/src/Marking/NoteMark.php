@@ -87,7 +87,7 @@ final readonly class NoteMark
         if ($this->degree === null) {
             return null;
         }
-        $top = $this->fingering !== null && $this->fingering->stop->string === 3 && $this->degree <= 1.0;
+        $top = $this->fingering !== null && $this->fingering->stop->isOnTopString() && $this->degree <= 1.0;
 
         return max(1, min(5, (int) round(1 + 0.8 * $this->degree) - ($top ? 1 : 0)));
     }

@@ -83,28 +83,11 @@ final readonly class SizeUp
             'lowest' => $lowest === null ? null : $this->extreme($lowest),
             'highest' => $highest === null ? null : $this->extreme($highest),
             'highestPosition' => $top === null ? null : ['position' => $top->grip->position, 'name' => Instrument::positionName($top->grip->position)] + $this->at($top),
-            'shifts' => self::shifts($this->part->lines),
+            'shifts' => array_sum(array_map(static fn (PlayedLine $line): int => count($line->shifts()), $this->part->lines)),
             'crossingsUnderSlurs' => count(array_filter($pairs, static fn (array $pair): bool => $pair[1]->step->slurred && $pair[0]->stop()->string !== $pair[1]->stop()->string)),
             'extensions' => count(array_filter($notes, static fn (PlayedNote $note): bool => $note->stop()->placement === Placement::Extended)),
             'new' => array_values(array_map(static fn (FirstUse $use): string => $use->what, array_filter($firsts, static fn (FirstUse $use): bool => $use->newness === Newness::NotTaught))),
         ];
-    }
-
-    /** @param list<PlayedLine> $lines */
-    private static function shifts(array $lines): int
-    {
-        $shifts = 0;
-        foreach ($lines as $line) {
-            $hand = null;
-            foreach ($line->notes as $note) {
-                if ($note->stop()->finger !== 0) {
-                    $shifts += $hand !== null && $hand !== $note->grip->hand ? 1 : 0;
-                    $hand = $note->grip->hand;
-                }
-            }
-        }
-
-        return $shifts;
     }
 
     /** @return Extreme */

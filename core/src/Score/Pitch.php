@@ -33,6 +33,16 @@ final readonly class Pitch
     }
 
     /**
+     * The plain letter so many letters above C0.
+     *
+     * @throws UnknownPitch
+     */
+    public static function natural(int $diatonic): self
+    {
+        return self::of(self::LETTERS[$diatonic % 7], 0, intdiv($diatonic, 7));
+    }
+
+    /**
      * Reads names such as `C#5`, `Bb3`, `F##4`.
      *
      * @throws UnknownPitch

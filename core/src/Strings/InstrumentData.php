@@ -7,7 +7,13 @@ namespace UprightPencil\Core\Strings;
 /** Tuning, hand frames and position names, from `fingering.md`. Offsets are semitones above the open string. */
 final class InstrumentData
 {
+    /** All four instruments have four strings; 0 is the lowest. */
+    public const TOP_STRING = 3;
+
     public const HIGHEST_OFFSET = 28;
+
+    /** Where the first finger rests in first position, on all four instruments, in semitones above the open string. */
+    public const FIRST_HAND = 2;
 
     /** The highest hand that is reached without the thumb, in semitones above the open string. */
     public const HIGHEST_HAND = 12;

@@ -22,8 +22,6 @@ final readonly class Scale
 {
     private const RESOLUTION = 480;
 
-    private const LETTERS = 'CDEFGAB';
-
     private const CLEFS = ['violin' => ['G', 2], 'viola' => ['C', 3], 'cello' => ['F', 4], 'bass' => ['F', 4]];
 
     /** Sharps of the major key on each letter. */
@@ -105,8 +103,7 @@ final readonly class Scale
     /** The pitch of this height on a letter so many letters above the start. */
     private static function spelled(Pitch $start, int $letters, int $midi): Pitch
     {
-        $diatonic = $start->diatonic() + $letters;
-        $plain = Pitch::of(self::LETTERS[$diatonic % 7], 0, intdiv($diatonic, 7));
+        $plain = Pitch::natural($start->diatonic() + $letters);
 
         return Pitch::of($plain->letter, $midi - $plain->midi(), $plain->octave);
     }

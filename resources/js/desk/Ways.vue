@@ -18,8 +18,10 @@ function changed(way: Way): string {
     return notes.slice(0, 6).map((one) => `${one.pitch} ${fingerWords(one)}`).join(', ') + (notes.length > 6 ? ' …' : '')
 }
 
-function price(extra: number): string {
-    return extra >= 0 ? `costs ${extra.toFixed(1)} more` : `saves ${(-extra).toFixed(1)}`
+/** “costs 1.2 more”; of several things “cost”. */
+function price(extra: number, several = false): string {
+    const ending = several ? '' : 's'
+    return extra >= 0 ? `cost${ending} ${extra.toFixed(1)} more` : `save${ending} ${(-extra).toFixed(1)}`
 }
 </script>
 
@@ -32,7 +34,7 @@ function price(extra: number): string {
             <li v-for="gain in why.instead.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }}</li>
         </ul>
         <template v-if="why.withoutShift">
-            <p class="shift-reason"><strong>Without the shift to {{ note.position }}</strong> the notes of this hand {{ why.withoutShift.extra >= 0 ? `cost ${why.withoutShift.extra.toFixed(1)} more` : `save ${(-why.withoutShift.extra).toFixed(1)}` }}.</p>
+            <p class="shift-reason"><strong>Without the shift to {{ note.position }}</strong> the notes of this hand {{ price(why.withoutShift.extra, true) }}.</p>
             <ul>
                 <li v-for="cost in why.withoutShift.costs.slice(0, 2)" :key="cost">{{ cost }}</li>
             </ul>

@@ -1,5 +1,5 @@
 import type { NoteInfo } from '../api/types'
-import { SPACE, type System } from './engraving'
+import { musicSpan, SPACE, type System } from './engraving'
 import { element } from './svg'
 
 /**
@@ -23,8 +23,7 @@ interface Leg {
  */
 export function track(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<string>, top: number, before: readonly NoteInfo[] | null): SVGGElement {
     const made = element('g', { class: 'bow-track' })
-    const right = system.barlines.at(-1) ?? 0
-    const left = Math.min(...[...system.heads.values()].map(({ box }) => box.x), right) - 0.8 * SPACE
+    const { left, right } = musicSpan(system)
     made.append(
         element('rect', { class: 'stick', x: left, y: top, width: Math.max(0, right - left), height: TRACK_HEIGHT }),
         element('path', { class: 'middle', d: `M${left} ${top + TRACK_HEIGHT / 2} H${right}` }),

@@ -32,6 +32,12 @@ export interface System {
     below: Skyline
 }
 
+/** From before the first note of a line of music to its last barline. */
+export function musicSpan(system: System): { left: number; right: number } {
+    const right = system.barlines.at(-1) ?? 0
+    return { left: Math.min(...[...system.heads.values()].map(({ box }) => box.x), right) - 0.8 * SPACE, right }
+}
+
 export interface Engraving {
     defs: SVGDefsElement[]
     systems: System[]

@@ -1,5 +1,5 @@
 import type { HandNote } from '../api/types'
-import { SPACE, type System } from './engraving'
+import { musicSpan, SPACE, type System } from './engraving'
 import { element } from './svg'
 
 /**
@@ -25,8 +25,7 @@ interface Place {
  */
 export function handTrack(system: System, notes: readonly HandNote[], strings: readonly string[], top: number, before: readonly HandNote[] | null): SVGGElement {
     const made = element('g', { class: 'hand-track' })
-    const right = system.barlines.at(-1) ?? 0
-    const left = Math.min(...[...system.heads.values()].map(({ box }) => box.x), right) - 0.8 * SPACE
+    const { left, right } = musicSpan(system)
     const places = placesOf(system, notes)
     made.append(element('rect', { class: 'wood', x: left, y: top, width: Math.max(0, right - left), height: handTrackHeight(strings.length) }))
     strings.forEach((name, string) => {

@@ -201,7 +201,9 @@ export class ScorePage {
             for (const note of notes ?? []) {
                 const line = this.lineOf.get(note.id)
                 if (line) {
-                    lines.set(line, [...(lines.get(line) ?? []), note])
+                    const here = lines.get(line) ?? []
+                    here.push(note)
+                    lines.set(line, here)
                 }
             }
             return notes ? lines : null

@@ -29,8 +29,6 @@ final class FingerPlacement implements StandTerm
     /** On a lower string the note above is there as well, stopped and with vibrato. */
     private const HARMONIC_BELOW_TOP = 2.0;
 
-    private const TOP_STRING = 3;
-
     /** A finger that plays another letter than its own. */
     private const STRAIN = 0.9;
 
@@ -79,7 +77,7 @@ final class FingerPlacement implements StandTerm
         }
 
         if ($stop->placement === Placement::Harmonic) {
-            $cost += ($stop->place() === $stop->offset ? 0.0 : self::HIGH_HARMONIC) + ($stop->string === self::TOP_STRING ? 0.0 : self::HARMONIC_BELOW_TOP);
+            $cost += ($stop->place() === $stop->offset ? 0.0 : self::HIGH_HARMONIC) + ($stop->isOnTopString() ? 0.0 : self::HARMONIC_BELOW_TOP);
         }
         if ($this->lowFirst === LowFirst::Move && $stop->finger === 1 && ($stop->placement === Placement::Low || $stop->placement === Placement::Extended)) {
             $cost += self::REACHED_BACK;

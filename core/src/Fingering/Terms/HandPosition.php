@@ -14,8 +14,6 @@ final class HandPosition implements StandTerm
     /** Above the octave a string speaks less well than the one beside it, which has the same note lower. */
     private const OCTAVE = 12;
 
-    private const TOP_STRING = 3;
-
     private const UNSETTLED = 0.15;
 
     /**
@@ -54,6 +52,6 @@ final class HandPosition implements StandTerm
 
     private function aboveTheOctave(Grip $grip): float
     {
-        return $grip->lead()->string < self::TOP_STRING ? 0.4 * max(0, $grip->lead()->offset - self::OCTAVE) : 0.0;
+        return $grip->lead()->isOnTopString() ? 0.0 : 0.4 * max(0, $grip->lead()->offset - self::OCTAVE);
     }
 }

@@ -24,8 +24,6 @@ final class OpenString implements StandTerm
 
     private const BRIGHT = 0.4;
 
-    private const TOP_STRING = 3;
-
     public function __construct(private readonly bool $vibrato) {}
 
     public function name(): string
@@ -47,7 +45,7 @@ final class OpenString implements StandTerm
 
         return ($this->vibrato ? $this->unvibrated($step->seconds) : 0.0)
             + ($step->slurred && $step->slurredOn && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
-            + ($step->soft && $grip->lead()->string === self::TOP_STRING ? self::BRIGHT : 0.0);
+            + ($step->soft && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
     }
 
     private function unvibrated(float $seconds): float

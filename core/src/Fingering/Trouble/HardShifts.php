@@ -17,24 +17,11 @@ final class HardShifts implements Detector
 
     public function find(PlayedLine $line): array
     {
-        $spots = [];
-        $hand = null;
-        foreach ($line->notes as $place => $note) {
-            if ($note->stop()->finger === 0) {
-                continue;
-            }
-            $before = $line->notes[$place - 1] ?? null;
-            if ($hand !== null && $before !== null && $hand !== $note->grip->hand) {
-                array_push($spots, ...$this->look($line, $hand, $before, $note));
-            }
-            $hand = $note->grip->hand;
-        }
-
-        return $spots;
+        return array_merge([], ...array_map(fn (array $shift): array => $this->look(...$shift), $line->shifts()));
     }
 
     /** @return list<TroubleSpot> */
-    private function look(PlayedLine $line, int $from, PlayedNote $before, PlayedNote $note): array
+    private function look(int $from, PlayedNote $before, PlayedNote $note): array
     {
         $to = Instrument::positionName($note->grip->position);
         $drill = "There and back, slowly: {$before->name()} to {$note->name()}, with the finger of the first note leading the way.";
