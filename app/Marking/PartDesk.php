@@ -8,7 +8,7 @@ use App\Models\Part;
 use App\Models\User;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
-use UprightPencil\Core\Fingering\Alternative;
+use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;

@@ -8,7 +8,7 @@ use App\Models\Ensemble;
 use App\Models\Piece;
 use App\Models\Rights;
 use Illuminate\Support\Facades\DB;
-use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Score\Part as ScorePart;

@@ -7,7 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 
 /**
  * A work in parts, or a lesson line.

@@ -33,6 +33,25 @@ final class HouseTest extends TestCase
         self::assertSame([], array_values(array_diff(array_unique($found[1]), [$folder, ...self::MAY_USE[$folder]])), $file);
     }
 
+    /** The inner rooms of a folder, in the order of the way through it; a file in none of them is a door and may use all. */
+    private const INNER_ROOMS = [
+        'Bowing' => ['Marks', 'Strokes', 'Following', 'Travel', 'Terms', 'Planning', 'Rules'],
+        'Fingering' => ['Grips', 'Line', 'Terms', 'Search', 'Writing', 'Trouble'],
+    ];
+
+    #[DataProvider('files')]
+    public function test_no_inner_room_looks_back(string $file, string $folder): void
+    {
+        $rooms = self::INNER_ROOMS[$folder] ?? [];
+        $room = basename(dirname($file));
+        $place = array_search($room, $rooms, true);
+        preg_match_all('/UprightPencil\\\\Core\\\\'.$folder.'\\\\(\w+)/', (string) preg_replace('/^namespace .*$/m', '', (string) file_get_contents($file)), $found);
+        $ahead = $place === false ? [] : array_diff(array_unique($found[1]), array_slice($rooms, 0, $place + 1));
+
+        self::assertTrue($rooms === [] || $place !== false || $room === $folder, "The folder {$room} stands in no list of rooms.");
+        self::assertSame([], array_values($ahead), $file);
+    }
+
     #[DataProvider('files')]
     public function test_the_core_stands_alone(string $file): void
     {

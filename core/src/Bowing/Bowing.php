@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
+use UprightPencil\Core\Bowing\Following\BowedLine;
+use UprightPencil\Core\Bowing\Following\BowFollower;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Rules\BowingFinding;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Strokes\StrokeReader;
+use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\PlayingOrder;
 
 /** The door to this folder: a line's strokes, directions, way along the bow and findings. */
 final readonly class Bowing
@@ -34,34 +40,49 @@ final readonly class Bowing
     ) {}
 
     /**
+     * @param  list<Stroke>  $strokes  of the line, by the fixed marks
      * @param  BowMarks  $fixed  printed and decided
      * @param  bool  $planning  false: follow the marks only, plan nothing
      */
-    public static function of(BowingContext $context, Line $line, BowMarks $fixed, bool $planning = true): self
+    public static function of(LineContext $context, Line $line, array $strokes, BowMarks $fixed, bool $planning = true): self
     {
-        $run = BowingRun::of($context, $line, $fixed, new BowFollower(PlayingOrder::of($context->part)));
-        $trial = new FixTrial($context, $line, $fixed, $run, $planning);
-        $left = $planning ? $run->findings(true) : [];
-        $all = $run->findings(false, ! $planning) + $left;
-        uasort($all, static fn (BowingFinding $a, BowingFinding $b): int => $b->severity <=> $a->severity ?: $a->event->index <=> $b->event->index);
-        $findings = [];
-        foreach ($all as $key => $finding) {
-            $mended = $planning && ! isset($left[$key]);
-            $fixes = match (true) {
-                // What the plan mends is mended by its own actions; they need no second trial.
-                $mended && $finding->code === 'downbeat-up' => $finding->fixes,
-                count($findings) < self::MOST_TRIALS => $trial->holding($finding),
-                default => [],
-            };
-            $findings[] = $finding->with($fixes, $mended);
-        }
-        usort($findings, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
-
+        $run = BowingRun::of($context, $line, $strokes, $fixed, new BowFollower($context->part->time->beats, $context->part->order));
         $travel = $run->travel($planning);
 
-        return $planning
-            ? new self($run->planned, $run->plannedMarks, self::firstPass($travel), self::lifts($travel), $findings, $run->plan->cost)
-            : new self($run->followed, $fixed, self::firstPass($travel), self::lifts($travel), $findings, $run->plan->cost);
+        return new self(
+            $planning ? $run->planned : $run->followed,
+            $planning ? $run->plannedMarks : $fixed,
+            self::firstPass($travel),
+            self::lifts($travel),
+            self::findings($context, $line, $fixed, $run, $planning),
+            $run->plan->cost,
+        );
+    }
+
+    /** @return list<BowingFinding> in the order of the page */
+    private static function findings(LineContext $context, Line $line, BowMarks $fixed, BowingRun $run, bool $planning): array
+    {
+        $left = $planning ? $run->findings(true) : [];
+        $all = [];
+        foreach ($run->findings(false, ! $planning) + $left as $key => $finding) {
+            $all[] = $finding->with($finding->fixes, $planning && ! isset($left[$key]));
+        }
+        usort($all, static fn (BowingFinding $a, BowingFinding $b): int => $b->severity <=> $a->severity ?: $a->event->index <=> $b->event->index);
+        $asMarked = new FixTrial($context, $line, $fixed, $run, false);
+        $asPlanned = $planning ? new FixTrial($context, $line, $fixed, $run, true) : $asMarked;
+        foreach ($all as $number => $finding) {
+            $trial = $finding->mended ? $asMarked : $asPlanned;
+            $all[$number] = $finding->with($number < self::MOST_TRIALS ? $trial->holding($finding) : [], $finding->mended);
+        }
+        usort($all, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
+
+        return $all;
+    }
+
+    /** @return array<int, true> events that go on in the stroke of the event before them */
+    public function joined(): array
+    {
+        return StrokeReader::joined(...$this->line->strokes);
     }
 
     /**

@@ -4,59 +4,65 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\BowNeed;
+use UprightPencil\Core\Bowing\Strokes\ChangePlace;
+use UprightPencil\Core\Bowing\Strokes\LineReading;
+use UprightPencil\Core\Bowing\Strokes\PartTime;
+use UprightPencil\Core\Bowing\Strokes\Plucked;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Strokes\StrokeReader;
+use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Jumps;
+use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\PlayingOrder;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
-use UprightPencil\Core\Strings\Level;
 
-/** Everything about a part and its class that bowing it depends on, made once. */
+/** Everything about a part and its class that bowing it depends on, made once for all its lines. */
 final readonly class BowingContext
 {
     private function __construct(
         public Part $part,
-        public Beats $beats,
-        public BowNeed $need,
-        public SlurLoad $load,
-        public ChangePlace $changes,
-        public LeftHand $hand,
-        public BowTravel $travel,
-        public Planner $planner,
+        public PartTime $time,
         public Jumps $jumps,
-        public float $retakeSeconds,
-        public Level $level,
+        public PlayingOrder $order,
+        public ClassProfile $profile,
+        public Instrument $instrument,
+        public BowingSchool $school,
     ) {}
 
-    /** @param int $resolution ticks in a quarter */
-    public static function of(
-        Part $part,
-        int $resolution,
-        TempoMap $tempo,
-        ClassProfile $profile,
-        Instrument $instrument,
-        BowingSchool $school,
-        LeftHand $hand = new LeftHand,
-    ): self {
-        $beats = new Beats($part, $resolution);
-        $need = new BowNeed($tempo, Dynamics::of($part), $beats, $profile, $instrument);
-        $load = new SlurLoad($need, $hand, $beats, $profile->level);
-        $changes = new ChangePlace($beats, $need);
-        $circle = $profile->retakeSeconds($instrument);
+    public static function of(Part $part, Beats $beats, TempoMap $tempo, Dynamics $dynamics, ClassProfile $profile, Instrument $instrument, BowingSchool $school): self
+    {
+        $need = new BowNeed($tempo, $dynamics, $beats, $profile, $instrument);
 
         return new self(
             $part,
-            $beats,
-            $need,
-            $load,
-            $changes,
-            $hand,
-            new BowTravel($need, $hand, $profile, $instrument),
-            new Planner($school, $beats, $need, new WayFinder($need, $load, $changes, $profile), $circle),
+            new PartTime($beats, Plucked::of($part), $need, new ChangePlace($beats, $need)),
             Jumps::of($part),
-            $circle,
-            $profile->level,
+            PlayingOrder::of($part),
+            $profile,
+            $instrument,
+            $school,
         );
+    }
+
+    public function reading(Line $line): LineReading
+    {
+        return LineReading::of($line, $this->jumps);
+    }
+
+    /**
+     * @param  Line  $line  a whole line or a stretch of it
+     * @param  LineReading  $reading  of the whole line
+     * @return list<Stroke>
+     */
+    public function strokes(Line $line, LineReading $reading, BowMarks $marks): array
+    {
+        return StrokeReader::read($line, $reading, $marks, $this->time);
     }
 }

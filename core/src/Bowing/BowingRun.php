@@ -4,6 +4,15 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
+use UprightPencil\Core\Bowing\Following\BowedLine;
+use UprightPencil\Core\Bowing\Following\BowFollower;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Planning\Plan;
+use UprightPencil\Core\Bowing\Rules\BowingCase;
+use UprightPencil\Core\Bowing\Rules\BowingFinding;
+use UprightPencil\Core\Bowing\Rules\Rules;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
 
@@ -22,34 +31,39 @@ final class BowingRun
      * @param  BowedLine  $planned  with the plan's marks too
      */
     private function __construct(
-        private readonly BowingContext $context,
+        private readonly LineContext $context,
         private readonly BowMarks $fixed,
+        private readonly Entry $entry,
         public readonly BowedLine $followed,
         public readonly BowedLine $planned,
         public readonly BowMarks $plannedMarks,
         public readonly Plan $plan,
     ) {}
 
-    /** @param  BowSign|null  $before  the direction from which the line is entered; null at the start of a part */
-    public static function of(BowingContext $context, Line $line, BowMarks $fixed, BowFollower $follower, ?BowSign $before = null): self
+    /**
+     * @param  Line  $line  a whole line or a stretch of it
+     * @param  list<Stroke>  $strokes  of the line, by the fixed marks
+     * @param  BowMarks  $fixed  printed and decided
+     */
+    public static function of(LineContext $context, Line $line, array $strokes, BowMarks $fixed, BowFollower $follower, Entry $entry = new Entry): self
     {
-        $strokes = StrokeReader::read($context, $line, $fixed);
-        $opening = $before?->other() ?? Opening::of($strokes, $fixed, $context->beats);
-        $followed = $follower->follow($strokes, $fixed, $opening);
-        $plan = (new EndingsPlan($context->planner, $context->jumps))->plan($strokes, $fixed, $before);
-        [$planned, $marks] = self::settled($context, $line, $follower, $fixed->and($plan->marks), $strokes, $opening);
+        $followed = $follower->follow($strokes, $fixed, $entry->direction);
+        $plan = $context->planner->plan($strokes, $fixed, $entry->direction, $entry->ends);
+        $marks = $fixed->and($plan->marks);
+        $again = $plan->actions === [] ? $strokes : $context->part->strokes($line, $context->reading, $marks);
+        [$planned, $marks] = self::settled($again, $follower, $marks, $entry->direction);
 
-        return new self($context, $fixed, $followed, $planned, $marks, $plan);
+        return new self($context, $fixed, $entry, $followed, $planned, $marks, $plan);
     }
 
     /** @return list<TravelledStroke> in playing order */
     public function travel(bool $planned): array
     {
         if ($planned && ! $this->isSame()) {
-            return $this->plannedTravel ??= $this->context->travel->along($this->planned, $this->plannedMarks);
+            return $this->plannedTravel ??= $this->context->travel->along($this->planned, $this->plannedMarks, $this->entry->place);
         }
 
-        return $this->followedTravel ??= $this->context->travel->along($this->followed, $this->fixed);
+        return $this->followedTravel ??= $this->context->travel->along($this->followed, $this->fixed, $this->entry->place);
     }
 
     /**
@@ -58,11 +72,22 @@ final class BowingRun
      */
     public function findings(bool $planned, bool $alongTheBow = true): array
     {
-        $c = $this->context;
-        $line = $planned ? $this->planned : $this->followed;
-        $marks = $planned ? $this->plannedMarks : $this->fixed;
+        $part = $this->context->part;
+        $case = new BowingCase(
+            $part->part,
+            $part->time,
+            $this->context->load,
+            $planned ? $this->planned : $this->followed,
+            $planned ? $this->plannedMarks : $this->fixed,
+            $this->fixed,
+            $alongTheBow ? $this->travel($planned) : [],
+            $this->plan,
+            $this->planned->directions(),
+            $this->context->circle,
+            $part->profile->level,
+        );
 
-        return Rules::findings(new BowingCase($c->part, $c->beats, $line, $marks, $this->fixed, $c->need, $c->load, $c->changes, $alongTheBow ? $this->travel($planned) : [], $this->plan, $this->planned->directions(), $c->retakeSeconds, $c->level));
+        return Rules::findings($case, $alongTheBow);
     }
 
     /** The plan proposes nothing: both lines are the same. */
@@ -77,11 +102,10 @@ final class BowingRun
      * @param  list<Stroke>  $strokes
      * @return array{BowedLine, BowMarks}
      */
-    private static function settled(BowingContext $context, Line $line, BowFollower $follower, BowMarks $marks, array $strokes, BowSign $opening): array
+    private static function settled(array $strokes, BowFollower $follower, BowMarks $marks, ?BowSign $before): array
     {
-        $strokes = $marks->actions === [] ? $strokes : StrokeReader::read($context, $line, $marks);
         for ($round = 0; ; $round++) {
-            $bowed = $follower->follow($strokes, $marks, $opening);
+            $bowed = $follower->follow($strokes, $marks, $before);
             $locks = self::jumpLocks($bowed);
             if ($locks->directions === [] || $round === 4) {
                 return [$bowed, $marks];

@@ -4,43 +4,47 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
-use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Bowing\Following\BowedLine;
+use UprightPencil\Core\Bowing\Following\BowFollower;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Rules\BowingFinding;
+use UprightPencil\Core\Bowing\Rules\BowingFix;
+use UprightPencil\Core\Bowing\Rules\Rules;
+use UprightPencil\Core\Bowing\Rules\Trial;
 use UprightPencil\Core\Score\Line;
 
 /**
- * Tries fixes before they are offered: the measures around a finding are bowed again with the fix decided, and it is
- * offered only when the finding is gone and nothing worse has come up.
+ * Tries fixes before they are offered: the measures around a finding are bowed again with the fix done, entered as the bow
+ * comes there, and it is offered only when the finding was there without it, is gone with it, and nothing worse has come up.
  */
 final class FixTrial
 {
-    /** What these fixes do is plain: a sign at the jump, and a sign less where it says nothing. */
-    private const CERTAIN = ['repeat-mismatch', 'unneeded-mark'];
+    /** Measures before and after the finding that are bowed again; the wider ones where the finding needs them to come up. */
+    private const WINDOWS = [[2, 5], [8, 16]];
 
-    private const MEASURES_BEFORE = 2;
+    private readonly BowedLine $bowed;
 
-    private const MEASURES_AFTER = 5;
-
-    /** @var array<int, BowSign> event index => its direction in the whole line */
-    private readonly array $directions;
-
-    /** @var array<int, array<string, BowingFinding>> measure => what is found around it without any fix */
+    /** @var array<string, array<string, BowingFinding>> stretch => what is found in it without any fix */
     private array $known = [];
 
-    /** @param  bool  $planning  whether the plan works around a fix, or the line is only followed */
+    /** @param  bool  $planned  whether the findings are of the planned line, or of the one that follows the marks alone */
     public function __construct(
-        private readonly BowingContext $context,
+        private readonly LineContext $context,
         private readonly Line $line,
         private readonly BowMarks $fixed,
-        BowingRun $run,
-        private readonly bool $planning,
+        private readonly BowingRun $run,
+        private readonly bool $planned,
     ) {
-        $this->directions = ($planning ? $run->planned : $run->followed)->directions();
+        $this->bowed = $planned ? $run->planned : $run->followed;
     }
 
     /** @return list<BowingFix> those that hold, cheapest first */
     public function holding(BowingFinding $finding): array
     {
-        $fixes = in_array($finding->code, self::CERTAIN, true) ? $finding->fixes : $this->tried($finding);
+        $trial = Rules::named($finding->code)->trial();
+        // What the plan mends by its own actions needs no second trial.
+        $sure = $trial === Trial::Certain || ($trial === Trial::Planned && ! $this->planned && $finding->mended);
+        $fixes = $sure ? $finding->fixes : $this->tried($finding);
         usort($fixes, static fn (BowingFix $a, BowingFix $b): int => $a->cost <=> $b->cost);
 
         return $fixes;
@@ -49,36 +53,77 @@ final class FixTrial
     /** @return list<BowingFix> */
     private function tried(BowingFinding $finding): array
     {
-        if ($finding->fixes === []) {
-            return [];
-        }
-        $measure = $finding->event->measure;
-        $around = $this->line->measures($measure - self::MEASURES_BEFORE, $measure + self::MEASURES_AFTER);
-        $before = $this->directionBefore($around->events[0]->index ?? 0);
-        $known = $this->known[$measure] ??= $this->found($around, $this->fixed, $before);
-
-        return array_values(array_filter($finding->fixes, function (BowingFix $fix) use ($finding, $around, $before, $known): bool {
-            $after = $this->found($around, $fix->on($this->fixed), $before);
-            $worse = array_filter(array_diff_key($after, $known), static fn (BowingFinding $other): bool => $other->severity > $finding->severity);
-
-            return ! isset($after[$finding->key()]) && $worse === [];
-        }));
-    }
-
-    /** @return array<string, BowingFinding> */
-    private function found(Line $around, BowMarks $fixed, ?BowSign $before): array
-    {
-        return BowingRun::of($this->context, $around, $fixed, new BowFollower, $before)->findings($this->planning);
-    }
-
-    private function directionBefore(int $event): ?BowSign
-    {
-        for ($index = $event - 1; $index >= 0; $index--) {
-            if (isset($this->directions[$index])) {
-                return $this->directions[$index];
+        foreach ($finding->fixes === [] ? [] : self::WINDOWS as [$before, $after]) {
+            $window = $this->window($finding->event->measure - $before, $finding->event->measure + $after);
+            $known = $window === null ? [] : $this->known[implode('-', $window)] ??= $this->found($window, $this->fixed);
+            if ($window !== null && isset($known[$finding->key()])) {
+                return array_values(array_filter($finding->fixes, fn (BowingFix $fix): bool => $this->holds($fix, $finding, $window, $known)));
             }
         }
 
-        return null;
+        return [];
+    }
+
+    /**
+     * @param  array{int, int}  $window
+     * @param  array<string, BowingFinding>  $known
+     */
+    private function holds(BowingFix $fix, BowingFinding $finding, array $window, array $known): bool
+    {
+        $after = $this->found($window, $fix->on($this->fixed));
+        $worse = array_filter(array_diff_key($after, $known), static fn (BowingFinding $other): bool => $other->severity > $finding->severity);
+
+        return ! isset($after[$finding->key()]) && $worse === [];
+    }
+
+    /**
+     * The strokes of some measures, from the first that begins a bow of its own.
+     *
+     * @return array{int, int}|null first and last stroke
+     */
+    private function window(int $from, int $to): ?array
+    {
+        $first = $last = null;
+        foreach ($this->bowed->strokes as $index => $stroke) {
+            $own = ! $stroke->changed && ! $stroke->hooked && ! $stroke->continues;
+            if ($first === null && $own && $stroke->first()->measure >= $from) {
+                $first = $index;
+            }
+            if ($stroke->first()->measure <= $to) {
+                $last = $index;
+            }
+        }
+
+        return $first === null || $last === null || $last < $first ? null : [$first, $last];
+    }
+
+    /**
+     * @param  array{int, int}  $window
+     * @return array<string, BowingFinding>
+     */
+    private function found(array $window, BowMarks $marks): array
+    {
+        $strokes = $this->bowed->strokes;
+        $around = $this->line->between($strokes[$window[0]]->first()->index, $strokes[$window[1]]->last()->index);
+        $again = $this->context->part->strokes($around, $this->context->reading, $marks);
+        $follower = new BowFollower($this->context->part->time->beats);
+
+        return BowingRun::of($this->context, $around, $again, $marks, $follower, $this->entry($window))->findings($this->planned);
+    }
+
+    /** @param array{int, int} $window */
+    private function entry(array $window): Entry
+    {
+        $ends = $window[1] === count($this->bowed->strokes) - 1;
+        if ($window[0] === 0) {
+            return new Entry(ends: $ends);
+        }
+        foreach ($this->run->travel($this->planned) as $travelled) {
+            if ($travelled->bowed->stroke === $window[0] - 1) {
+                return new Entry($travelled->bowed->direction, $travelled->to, $ends);
+            }
+        }
+
+        return new Entry(ends: $ends);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;

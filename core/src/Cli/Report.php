@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
+use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\SizeUp;
 
@@ -38,7 +39,7 @@ final class Report
             $text .= "{$part->part->name}, {$part->instrument->value}, {$part->level->value}\n";
             $text .= $planning ? self::marks($part) : '';
             foreach ($part->findings as $finding) {
-                $text .= "  ! measure {$finding->measure}: {$finding->message}\n";
+                $text .= "  ! measure {$finding->place->measure}: {$finding->message}\n";
             }
             $text .= self::sizedUp($part);
         }
@@ -60,15 +61,16 @@ final class Report
 
     private static function marks(MarkedPart $part): string
     {
+        $page = new MarkedPage($part);
         $text = '';
         $measure = null;
         foreach ($part->notes as $note) {
-            if ($note->measure !== $measure) {
-                $measure = $note->measure;
+            if ($note->place->measure !== $measure) {
+                $measure = $note->place->measure;
                 $text .= ($text === '' ? '' : "\n").sprintf('  %4s  ', $measure);
             }
-            $bow = $note->direction === null ? '' : ($note->direction->value === 'down' ? '⊓' : '∨');
-            $finger = $note->fingering === null ? '-' : $note->string.$note->fingerWritten();
+            $bow = ['down' => '⊓', 'up' => '∨'][$note->bow?->direction->value ?? ''] ?? '';
+            $finger = $note->finger === null ? '-' : $note->finger->string.$page->finger($note);
             $text .= "{$note->note->pitch?->name()}{$bow}{$finger} ";
         }
 

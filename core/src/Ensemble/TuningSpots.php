@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Ensemble;
 
+use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
 
@@ -28,6 +28,7 @@ final class TuningSpots
             return [];
         }
         $tempo = TempoMap::of($score);
+        $beats = new Beats($score->parts[0], $score->resolution);
         $spots = [];
         $open = null;
         $heard = array_fill(0, count($score->parts), []);
@@ -37,7 +38,7 @@ final class TuningSpots
             }
             $now = self::unison($score, $heard);
             if ($open !== null && ($now === null || $now[0] !== $open['class'])) {
-                $spots[] = self::spot($score, $open, $tick, $tempo);
+                $spots[] = self::spot($beats, $open, $tick, $tempo);
                 $open = null;
             }
             if ($now !== null) {
@@ -91,24 +92,14 @@ final class TuningSpots
      * @param  array{class: int, start: int, sections: list<string>}  $open
      * @return array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>}
      */
-    private static function spot(Score $score, array $open, int $end, TempoMap $tempo): array
+    private static function spot(Beats $beats, array $open, int $end, TempoMap $tempo): array
     {
         return [
             'pitch' => self::NAMES[$open['class']],
-            'measure' => self::measureAt($score->parts[0], $open['start']),
-            'to' => self::measureAt($score->parts[0], $end - 1),
+            'measure' => $beats->placeAt($open['start'])[0],
+            'to' => $beats->placeAt($end - 1)[0],
             'seconds' => round($tempo->seconds($end - $open['start'], $open['start']), 2),
             'sections' => $open['sections'],
         ];
-    }
-
-    private static function measureAt(Part $part, int $tick): string
-    {
-        $number = '';
-        foreach ($part->measures as $measure) {
-            $number = $measure->start <= $tick ? $measure->number : $number;
-        }
-
-        return $number;
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
+use UprightPencil\Core\Fingering\Search\DividedNote;
 use UprightPencil\Core\Score\Note;
 
 /** A note whose fingering the director should know about. */

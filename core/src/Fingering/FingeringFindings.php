@@ -4,6 +4,12 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering;
 
+use UprightPencil\Core\Fingering\Grips\FingerLink;
+use UprightPencil\Core\Fingering\Grips\FingerWishes;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Search\DividedNote;
+use UprightPencil\Core\Fingering\Search\Divisi;
+use UprightPencil\Core\Fingering\Search\FingeredLine;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -16,18 +22,15 @@ final readonly class FingeringFindings
         private Divisi $divisi,
     ) {}
 
-    /**
-     * @param  list<Grip>  $grips  one for each event that can be played
-     * @return list<FingeringFinding>
-     */
-    public function of(Candidates $candidates, array $grips): array
+    /** @return list<FingeringFinding> */
+    public function of(FingeredLine $line): array
     {
         return [
-            ...array_map($this->unplayable(...), $candidates->unplayable),
-            ...array_map(fn (int $place): FingeringFinding => $this->unkept($candidates->events[$place], $grips[$place]), array_values(array_unique($candidates->unkept))),
-            ...array_map(fn (int $place): FingeringFinding => $this->finding($candidates->events[$place], 'no-choice', "{$this->name($candidates->events[$place])} is not both an open string and a fourth finger: there is nothing to choose."), $candidates->noChoice),
-            ...$this->unlinked($candidates->events, $grips),
-            ...$this->untaught($candidates->events, $grips),
+            ...array_map($this->unplayable(...), $line->candidates->unplayable),
+            ...array_map(fn (int $place): FingeringFinding => $this->unkept($line->events[$place], $line->grips[$place]), $line->decided->unkept),
+            ...array_map(fn (int $place): FingeringFinding => $this->finding($line->events[$place], 'no-choice', "{$this->name($line->events[$place])} is not both an open string and a fourth finger: there is nothing to choose."), $line->decided->noChoice),
+            ...$this->unlinked($line->events, $line->grips),
+            ...$this->untaught($line->events, $line->grips),
         ];
     }
 
@@ -91,14 +94,22 @@ final readonly class FingeringFindings
         foreach ($events as $place => $event) {
             $before = $events[$place - 1] ?? null;
             $link = $before === null ? null : $this->wishes->link($before->first()->id, $event->first()->id);
-            if ($link !== null && ! $link->joins($grips[$place - 1]->lead(), $grips[$place]->lead())) {
-                $findings[] = $this->finding($event, 'impossible-decision', $link === Link::Slide
-                    ? "No finger can slide from {$this->name($before)} to {$this->name($event)} on one string."
-                    : "No finger lies over both {$this->name($before)} and {$this->name($event)}: they are not a fifth apart on neighbouring strings.");
+            if ($link !== null && ! $link->isKept($grips[$place - 1], $grips[$place])) {
+                $findings[] = $this->finding($event, 'impossible-decision', $this->broken($link, $this->name($before), $this->name($event)));
             }
         }
 
         return $findings;
+    }
+
+    private function broken(FingerLink $link, string $before, string $note): string
+    {
+        return match ($link) {
+            FingerLink::Slide => "No finger can slide from {$before} to {$note} on one string.",
+            FingerLink::Bar => "No finger lies over both {$before} and {$note}: they are not a fifth apart on neighbouring strings.",
+            FingerLink::Shift => "The hand cannot move to {$note}: it lies in the same place as {$before}, or is an open string.",
+            FingerLink::Stay => "The hand cannot stay from {$before} to {$note}: one position does not reach both.",
+        };
     }
 
     /**

@@ -4,34 +4,54 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Bowing\BowAction;
-use UprightPencil\Core\Bowing\BowPlace;
-use UprightPencil\Core\Bowing\StrokeType;
-use UprightPencil\Core\Score\BowSign;
-use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Marking\Kinds\Kinds;
+use UprightPencil\Core\Marking\Kinds\Reach;
 
 /**
- * One thing a director decided about a note or a run of measures, in the words of `contract.md`.
+ * One thing a director decided about a note, a span of notes, a run of measures or a part, in the words of `contract.md`.
+ * Which fields there are and what their values may be is said by the kinds of marks (`Kinds`).
  *
  * A field that is given as null takes an earlier decision about that field back.
  */
 final readonly class Decision
 {
-    private const NOTE_FIELDS = ['direction', 'action', 'finger', 'string', 'placement', 'position', 'bowMark', 'fingerMark', 'place', 'stroke', 'times', 'desks', 'slide', 'bar', 'stay', 'choice'];
+    /** The run of measures that is the whole part. */
+    public const ALL_MEASURES = 'all';
 
-    /** What may be said of a run of measures. */
-    private const RANGE_ACTIONS = ['as-it-comes', 'hook', 'pair'];
+    private const ABOUT = ['part', 'note', 'to', 'measures'];
+
+    private const REMARKS = ['state', 'by', 'at', 'reason'];
+
+    private const MOST_LETTERS = 200;
 
     /**
      * @param  string|null  $part  id or name; null: whichever part has the note
+     * @param  string|null  $to  the last note of a span that begins with `note`
+     * @param  string|null  $measures  “5”, “61-62” or “all”
      * @param  array<string, mixed>  $fields
+     * @param  array<string, string>  $remarks  who, when and why
      */
     private function __construct(
         public ?string $part,
         public ?string $note,
+        public ?string $to,
         public ?string $measures,
         public array $fields,
+        public DecisionState $state = DecisionState::Decided,
+        public array $remarks = [],
     ) {}
+
+    /** @param array<string, mixed> $fields as their kinds give them */
+    public static function onNote(string $note, array $fields): self
+    {
+        return new self(null, $note, null, null, $fields);
+    }
+
+    /** Two decisions about the same note as one. */
+    public function and(self $other): self
+    {
+        return new self($this->part, $this->note, $this->to, $this->measures, [...$this->fields, ...$other->fields], $this->state, $this->remarks);
+    }
 
     /**
      * @param  array<mixed>  $data
@@ -40,63 +60,113 @@ final readonly class Decision
      */
     public static function fromArray(array $data): self
     {
-        $note = $data['note'] ?? null;
-        $measures = $data['measures'] ?? null;
-        $part = $data['part'] ?? null;
-        if (is_int($measures)) {
-            $measures = (string) $measures;
-        }
-        if (is_string($note) === is_string($measures) || ($part !== null && ! is_string($part))) {
-            throw new WrongDecision('A decision names either a note or measures: '.self::shown($data));
-        }
-        $fields = array_diff_key($data, ['part' => 1, 'note' => 1, 'measures' => 1]);
-        if ($fields === []) {
-            throw new WrongDecision('A decision says nothing: '.self::shown($data));
-        }
-        foreach ($fields as $name => $value) {
-            $right = is_string($measures) ? self::isRightForMeasures((string) $name, $value) : self::isRight((string) $name, $value);
-            if (! $right) {
+        $data = self::inTodaysWords($data);
+        $about = array_intersect_key($data, array_flip(self::ABOUT));
+        is_int($about['measures'] ?? null) && $about['measures'] = (string) $about['measures'];
+        foreach ($about as $name => $value) {
+            if ($value !== null && (! is_string($value) || mb_strlen($value) > self::MOST_LETTERS)) {
                 throw new WrongDecision("“{$name}” cannot be that in a decision: ".self::shown($data));
             }
         }
+        /** @var array{part?: string|null, note?: string|null, to?: string|null, measures?: string|null} $about */
+        $about += ['part' => null, 'note' => null, 'to' => null, 'measures' => null];
+        if (($about['note'] === null) === ($about['measures'] === null) || ($about['to'] !== null && $about['note'] === null)) {
+            throw new WrongDecision('A decision names either a note or measures: '.self::shown($data));
+        }
+        $fields = array_diff_key($data, array_flip([...self::ABOUT, ...self::REMARKS]));
+        $decision = new self($about['part'], $about['note'], $about['to'], $about['measures'], self::checked($fields, $about, $data), self::stateIn($data), self::remarksIn($data));
 
-        /** @var array<string, mixed> $fields */
-        return new self($part, is_string($note) ? $note : null, is_string($measures) ? $measures : null, $fields);
+        return $decision->fields === [] ? throw new WrongDecision('A decision says nothing: '.self::shown($data)) : $decision;
     }
 
-    private static function isRightForMeasures(string $name, mixed $value): bool
+    /**
+     * Decisions of earlier versions are kept for good; what they called otherwise is said here, once.
+     *
+     * @param  array<mixed>  $data
+     * @return array<mixed>
+     */
+    private static function inTodaysWords(array $data): array
     {
-        return match ($name) {
-            'action' => $value === null || in_array($value, self::RANGE_ACTIONS, true),
-            'place', 'stroke' => self::isRight($name, $value),
-            default => false,
+        // The whole bow was a place once; it is an amount.
+        return ($data['place'] ?? null) === 'WB' ? ['amount' => 'whole'] + array_diff_key($data, ['place' => 1]) : $data;
+    }
+
+    /**
+     * @param  array<mixed>  $fields
+     * @param  array{part: string|null, note: string|null, to: string|null, measures: string|null, ...}  $about
+     * @param  array<mixed>  $data
+     * @return array<string, mixed>
+     */
+    private static function checked(array $fields, array $about, array $data): array
+    {
+        $reach = match (true) {
+            $about['to'] !== null => Reach::Span,
+            $about['note'] !== null => Reach::Note,
+            $about['measures'] === self::ALL_MEASURES => Reach::Part,
+            default => Reach::Measures,
         };
+        $checked = [];
+        foreach ($fields as $name => $value) {
+            $kinds = Kinds::of((string) $name);
+            if ($kinds === []) {
+                throw new WrongDecision("“{$name}” is nothing that can be decided: ".self::shown($data));
+            }
+            if ($value !== null && Kinds::accepting((string) $name, $value, $reach) === null) {
+                throw new WrongDecision("“{$name}” cannot be that in a decision. {$kinds[0]->rule()} ".self::shown($data));
+            }
+            $checked[(string) $name] = $value;
+        }
+
+        return $checked;
     }
 
-    private static function isRight(string $name, mixed $value): bool
+    /** @param array<mixed> $data */
+    private static function stateIn(array $data): DecisionState
     {
-        return $value === null ? in_array($name, self::NOTE_FIELDS, true) : match ($name) {
-            'direction' => is_string($value) && BowSign::tryFrom($value) !== null,
-            'action' => is_string($value) && BowAction::tryFrom($value) !== null,
-            'finger' => is_int($value) && $value >= 0 && $value <= 4,
-            'string' => is_string($value) && preg_match('/^[A-G]$/', $value) === 1,
-            'placement' => is_string($value) && Placement::tryFrom($value) !== null,
-            'position' => (is_int($value) || is_float($value)) && $value > 0 && $value <= 12,
-            'bowMark', 'fingerMark', 'slide', 'bar', 'stay', 'choice' => is_bool($value),
-            'place' => is_string($value) && BowPlace::tryFrom($value) !== null,
-            'stroke' => is_string($value) && StrokeType::tryFrom($value) !== null,
-            'times', 'desks' => is_int($value) && $value >= 1 && $value <= 4,
-            default => false,
+        $state = $data['state'] ?? DecisionState::Decided->value;
+
+        return (is_string($state) ? DecisionState::tryFrom($state) : null)
+            ?? throw new WrongDecision('The state of a decision is one of '.implode(', ', array_column(DecisionState::cases(), 'value')).': '.self::shown($data));
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     * @return array<string, string>
+     */
+    private static function remarksIn(array $data): array
+    {
+        $remarks = [];
+        foreach (['by', 'at', 'reason'] as $name) {
+            $value = $data[$name] ?? null;
+            if ($value !== null && (! is_string($value) || mb_strlen($value) > self::MOST_LETTERS)) {
+                throw new WrongDecision("“{$name}” of a decision is a text of up to ".self::MOST_LETTERS.' characters: '.self::shown($data));
+            }
+            $value === null || $remarks[$name] = $value;
+        }
+
+        return $remarks;
+    }
+
+    /** The kind of one of its fields. */
+    public function reach(): Reach
+    {
+        return match (true) {
+            $this->to !== null => Reach::Span,
+            $this->note !== null => Reach::Note,
+            $this->measures === self::ALL_MEASURES => Reach::Part,
+            default => Reach::Measures,
         };
     }
 
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        return array_filter(
-            ['part' => $this->part, 'note' => $this->note, 'measures' => $this->measures],
-            static fn (?string $value): bool => $value !== null,
-        ) + $this->fields;
+        $about = ['part' => $this->part, 'note' => $this->note, 'to' => $this->to, 'measures' => $this->measures];
+
+        return array_filter($about, static fn (?string $value): bool => $value !== null)
+            + $this->fields
+            + ($this->state === DecisionState::Decided ? [] : ['state' => $this->state->value])
+            + $this->remarks;
     }
 
     public function shownToPeople(): string

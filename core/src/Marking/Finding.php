@@ -4,21 +4,22 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
+use UprightPencil\Core\Fingering\FingeringFinding;
+use UprightPencil\Core\Fingering\Search\DividedNote;
+use UprightPencil\Core\Score\Line;
+
 /** Something the director should look at, from bowing or fingering. */
 final readonly class Finding
 {
     /**
-     * @param  string  $measure  printed number
-     * @param  float  $beat  from 1
      * @param  string  $note  id
-     * @param  list<array<string, mixed>>  $fixes  cheapest first
+     * @param  list<Fix>  $fixes  cheapest first
      * @param  bool  $mended  the proposed marks already take care of it
      * @param  list<array{player: string, note: string, pitch: string, string: string, finger: int}>  $divisi  how players would share a chord
      */
     public function __construct(
         public string $code,
-        public string $measure,
-        public float $beat,
+        public Place $place,
         public string $note,
         public string $message,
         public array $fixes = [],
@@ -26,16 +27,32 @@ final readonly class Finding
         public array $divisi = [],
     ) {}
 
+    public static function ofFingers(FingeringFinding $finding, MarkingCase $case, Line $line): self
+    {
+        $place = new Place($case->part->measures[$finding->measure]->number, 1.0, $case->part->measures[$finding->measure]->start);
+        foreach ($line->events as $event) {
+            $place = in_array($finding->note, $event->notes, true) ? $case->place($event) : $place;
+        }
+
+        return new self($finding->code, $place, $finding->note->id, $finding->message, divisi: array_map(static fn (DividedNote $one): array => [
+            'player' => $one->player,
+            'note' => $one->note->id,
+            'pitch' => (string) $one->note->pitch?->name(),
+            'string' => $case->instrument->stringName($one->stop->string),
+            'finger' => $one->stop->finger,
+        ], $finding->divisi));
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
         return [
             'code' => $this->code,
-            'measure' => $this->measure,
-            'beat' => $this->beat,
+            'measure' => $this->place->measure,
+            'beat' => $this->place->beat,
             'note' => $this->note,
             'message' => $this->message,
-            'fixes' => $this->fixes,
+            'fixes' => array_map(static fn (Fix $fix): array => $fix->toArray(), $this->fixes),
             'mended' => $this->mended,
         ] + ($this->divisi === [] ? [] : ['divisi' => $this->divisi]);
     }

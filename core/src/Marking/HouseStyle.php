@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Fingering\Fingering;
+use UprightPencil\Core\Fingering\Grips\Fingering;
 use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\WrongProfile;
 

@@ -4,16 +4,26 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Fingering\Alternative;
-use UprightPencil\Core\Fingering\PlayedLine;
+use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Search\FingerChange;
+use UprightPencil\Core\Fingering\Trouble\PlayedLine;
+use UprightPencil\Core\Marking\Kinds\Finger;
+use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\SoundingPitch;
 
 /** A part with directions, fingers and findings. */
 final readonly class MarkedPart
 {
+    public HouseStyle $style;
+
+    public Level $level;
+
     /**
+     * @param  Part  $printed  as it came
+     * @param  Part  $part  as it is played: the print with what the pencil changes in it
      * @param  float  $tempo  quarters a minute at the start
      * @param  list<NoteMark>  $notes  in written order
      * @param  list<Finding>  $findings  in the order of the page
@@ -21,9 +31,12 @@ final readonly class MarkedPart
      * @param  list<PlayedLine>  $lines  the fingered lines, to look over
      */
     public function __construct(
+        public Part $printed,
         public Part $part,
         public Instrument $instrument,
-        public Level $level,
+        Settings $settings,
+        public Beats $beats,
+        private SoundingPitch $sounding,
         public float $tempo,
         public array $notes,
         public array $findings,
@@ -31,19 +44,17 @@ final readonly class MarkedPart
         public float $fingeringCost,
         public array $alternatives = [],
         public array $lines = [],
-    ) {}
+    ) {
+        $this->style = $settings->style;
+        $this->level = $settings->profile->level;
+    }
 
-    /** @return array<string, int> note id => ticks from the start of the part */
-    public function starts(): array
+    /** @return int the tick at which the part ends, as written */
+    public function end(): int
     {
-        $starts = [];
-        foreach ($this->part->measures as $measure) {
-            foreach ($measure->notes() as $note) {
-                $starts[$note->id] = $measure->start + $note->onset;
-            }
-        }
+        $last = $this->part->measures[count($this->part->measures) - 1] ?? null;
 
-        return $starts;
+        return $last === null ? 0 : $last->start + $last->length;
     }
 
     /** @return array<string, mixed> in the words of `contract.md` */
@@ -55,7 +66,7 @@ final readonly class MarkedPart
             'instrument' => $this->instrument->value,
             'level' => $this->level->value,
             'tempo' => $this->tempo,
-            'notes' => array_map(static fn (NoteMark $mark): array => $mark->toArray(), $this->notes),
+            'notes' => array_map(fn (NoteMark $mark): array => $mark->toArray($mark->note->pitch === null ? null : $this->sounding->sounding($mark->note->pitch)->name()), $this->notes),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
             'cost' => ['bowing' => round($this->bowingCost, 2), 'fingering' => round($this->fingeringCost, 2)],
             'alternatives' => array_map($this->alternative(...), $this->alternatives),
@@ -71,20 +82,22 @@ final readonly class MarkedPart
     /**
      * An alternative in the words of `contract.md`, with the decisions that would take it.
      *
-     * @return array{from: string|null, to: string|null, extra: float, notes: list<array{id: string, pitch: string|null, string: string, finger: int, placement: string, position: float}>, decisions: list<array{note: string, string: string, finger: int, placement: string, position?: float}>, gains: list<string>, costs: list<string>}
+     * @return array{from: string|null, to: string|null, extra: float, notes: list<array{id: string, pitch: string|null, string: string, finger: int, placement: string, position: float}>, decisions: list<array<string, mixed>>, gains: list<string>, costs: list<string>}
      */
     public static function told(Alternative $alternative, Instrument $instrument): array
     {
-        $notes = $decisions = [];
+        $notes = [];
         foreach ($alternative->events as $index => $event) {
             foreach ($event->notes as $head => $note) {
                 $stop = $alternative->grips[$index]->stops[$head];
-                $position = $alternative->grips[$index]->position;
-                $way = ['string' => $instrument->stringName($stop->string), 'finger' => $stop->finger, 'placement' => $stop->placement->value];
-                $notes[] = ['id' => $note->id, 'pitch' => $note->pitch?->spoken()] + $way + ['position' => $position];
-                if ($alternative->differsAt($index)) {
-                    $decisions[] = ['note' => $note->id] + $way + ($stop->finger === 0 ? [] : ['position' => $position]);
-                }
+                $notes[] = [
+                    'id' => $note->id,
+                    'pitch' => $note->pitch?->spoken(),
+                    'string' => $instrument->stringName($stop->string),
+                    'finger' => $stop->finger,
+                    'placement' => $stop->placement->value,
+                    'position' => $alternative->grips[$index]->position,
+                ];
             }
         }
 
@@ -93,7 +106,7 @@ final readonly class MarkedPart
             'to' => $notes[count($notes) - 1]['id'] ?? null,
             'extra' => $alternative->extra,
             'notes' => $notes,
-            'decisions' => $decisions,
+            'decisions' => array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $alternative->changes()),
             'gains' => $alternative->gains(),
             'costs' => $alternative->costs(),
         ];

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Bowing\Beats;
+use UprightPencil\Core\Bowing\BowingContext;
+use UprightPencil\Core\Fingering\Search\Solver;
+use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
@@ -13,47 +16,42 @@ use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
 use UprightPencil\Core\Strings\SoundingPitch;
 
-/** One part with all that has to be known to work it out. */
+/** One part with all that has to be known to work it out, read once. */
 final readonly class MarkingCase
 {
     private function __construct(
         public Part $part,
-        public int $resolution,
-        public PartDecisions $decisions,
         public Settings $settings,
         public Instrument $instrument,
         public SoundingPitch $sounding,
         public TempoMap $tempo,
         public Beats $beats,
-        public Dynamics $dynamics,
+        public BowingContext $bowing,
+        public Solver $solver,
     ) {}
 
-    public static function of(Score $score, Part $part, PartDecisions $decisions, Settings $settings): self
+    public static function of(Score $score, Part $part, Settings $settings): self
     {
         $instrument = $settings->instrument ?? InstrumentGuess::of($part)->instrument;
+        $sounding = SoundingPitch::of($part, $instrument);
+        $tempo = TempoMap::of($score, $settings->tempo);
+        $beats = new Beats($part, $score->resolution);
+        $dynamics = Dynamics::of($part);
 
         return new self(
             $part,
-            $score->resolution,
-            $decisions,
             $settings,
             $instrument,
-            SoundingPitch::of($part, $instrument),
-            TempoMap::of($score, $settings->tempo),
-            new Beats($part, $score->resolution),
-            Dynamics::of($part),
+            $sounding,
+            $tempo,
+            $beats,
+            BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school),
+            new Solver($part, $instrument, $settings->profile, $sounding, $tempo, $dynamics),
         );
     }
 
-    /** Printed number of a measure, by its index. */
-    public function number(int $measure): string
+    public function place(Event $event): Place
     {
-        return $this->part->measures[$measure]->number;
-    }
-
-    /** Ticks of a full first measure. */
-    public function measureTicks(): int
-    {
-        return ($this->part->measures[0] ?? null)?->meter?->ticks($this->resolution) ?? 4 * $this->resolution;
+        return new Place($this->part->measures[$event->measure]->number, $this->beats->beat($event), $event->start);
     }
 }

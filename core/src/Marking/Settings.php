@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Bowing\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Bowing\Terms\BowTerms;
+use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\WrongProfile;
 
 /** How a part is to be worked out. */
 final readonly class Settings
@@ -23,6 +26,8 @@ final readonly class Settings
      * @param  int  $alternatives  other fingerings wanted for each phrase
      * @param  bool  $reasons  say of every written finger and shift why it is so; it takes as long again as the fingering
      * @param  bool  $planning  false: the bow is followed but nothing is planned
+     *
+     * @throws WrongProfile when the profile weighs a term that there is not
      */
     public function __construct(
         ?ClassProfile $profile = null,
@@ -38,5 +43,10 @@ final readonly class Settings
     ) {
         $this->style = $style ?? HouseStyle::usual();
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
+        $terms = [...Terms::names(), ...BowTerms::names()];
+        $unknown = array_diff($this->profile->weighed(), $terms);
+        if ($unknown !== []) {
+            throw new WrongProfile('There is no cost term “'.implode('”, “', $unknown).'” to weigh; there are '.implode(', ', $terms).'.');
+        }
     }
 }

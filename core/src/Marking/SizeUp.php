@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Fingering\FingerPattern;
-use UprightPencil\Core\Fingering\FingerPatterns;
-use UprightPencil\Core\Fingering\FirstUse;
-use UprightPencil\Core\Fingering\FirstUses;
-use UprightPencil\Core\Fingering\Newness;
-use UprightPencil\Core\Fingering\PlayedLine;
-use UprightPencil\Core\Fingering\PlayedNote;
+use UprightPencil\Core\Fingering\Trouble\FingerPattern;
+use UprightPencil\Core\Fingering\Trouble\FingerPatterns;
+use UprightPencil\Core\Fingering\Trouble\FirstUse;
+use UprightPencil\Core\Fingering\Trouble\FirstUses;
+use UprightPencil\Core\Fingering\Trouble\Newness;
+use UprightPencil\Core\Fingering\Trouble\PlayedLine;
+use UprightPencil\Core\Fingering\Trouble\PlayedNote;
 use UprightPencil\Core\Fingering\Trouble\Troubles;
 use UprightPencil\Core\Fingering\Trouble\TroubleSpot;
 use UprightPencil\Core\Strings\Instrument;
@@ -39,7 +39,7 @@ final readonly class SizeUp
     {
         $places = [];
         foreach ($part->notes as $mark) {
-            $places[$mark->note->id] = ['measure' => $mark->measure, 'beat' => $mark->beat];
+            $places[$mark->note->id] = ['measure' => $mark->place->measure, 'beat' => $mark->place->beat];
         }
 
         return new self($part, $places);

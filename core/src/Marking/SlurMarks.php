@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\Marks\BowAction;
 
 /**
  * What the pencil does to slurs: printed ones that are struck out, and those that are drawn instead or anew. Read off the
@@ -24,31 +24,30 @@ final readonly class SlurMarks
     public static function of(MarkedPart $part): self
     {
         $struck = $added = $open = [];
-        $run = null;
-        $before = [];
+        $runs = $before = [];
         foreach ($part->notes as $mark) {
             $note = $mark->note;
             if ($note->chord || $note->cue) {
                 continue;
             }
-            $voice = ($note->staff ?? 1).'/'.($note->voice ?? '1');
+            $voice = MarkedPage::voice($mark);
             $last = $before[$voice] ?? null;
             foreach ($open[$voice] ?? [] as $number => $slur) {
-                $cut = $last !== null && $mark->stroke !== $last->stroke && ! in_array($mark->bowAction, [BowAction::Hook, BowAction::Change], true);
+                $cut = $last !== null && $mark->bow?->stroke !== $last->bow?->stroke && ! in_array($mark->bow?->action, [BowAction::Hook, BowAction::Change], true);
                 $open[$voice][$number] = [$slur[0], $slur[1] || $cut, $cut ? [...$slur[2], $note->id] : $slur[2], $note->id];
             }
-            $joins = $last !== null && $mark->stroke !== null && $mark->stroke === $last->stroke && ! $note->tieStop && ! $last->note->grace && ($open[$voice] ?? []) === [];
+            $joins = $last !== null && $mark->bow !== null && $mark->bow->stroke === $last->bow?->stroke && ! $note->tieStop && ! $last->note->grace && ($open[$voice] ?? []) === [];
             if ($joins) {
-                $added[$run ?? $last->note->id] = $note->id;
-                $run ??= $last->note->id;
+                $runs[$voice] ??= $last->note->id;
+                $added[$runs[$voice]] = $note->id;
             } else {
-                $run = null;
+                unset($runs[$voice]);
             }
             [$open[$voice], $closed] = self::ends($note->slurs, $open[$voice] ?? [], $note->id);
             foreach ($closed as [$start, $isCut, $cuts, $end]) {
                 if ($isCut) {
                     $struck[$start] = $end;
-                    $added = [...$added, ...self::pieces($part, $start, $cuts, $end)];
+                    $added = [...$added, ...self::pieces($part, $voice, $start, $cuts, $end)];
                 }
             }
             $before[$voice] = $mark;
@@ -86,7 +85,7 @@ final readonly class SlurMarks
      * @param  list<string>  $cuts  ids of the notes that begin a new stroke
      * @return array<string, string>
      */
-    private static function pieces(MarkedPart $part, string $start, array $cuts, string $end): array
+    private static function pieces(MarkedPart $part, string $voice, string $start, array $cuts, string $end): array
     {
         $pieces = [];
         $inside = false;
@@ -94,7 +93,7 @@ final readonly class SlurMarks
         foreach ($part->notes as $mark) {
             $id = $mark->note->id;
             $inside = $inside || $id === $start;
-            if (! $inside || $mark->note->chord) {
+            if (! $inside || $mark->note->chord || MarkedPage::voice($mark) !== $voice) {
                 continue;
             }
             if (in_array($id, $cuts, true)) {

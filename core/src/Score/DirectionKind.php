@@ -13,5 +13,6 @@ enum DirectionKind: string
     case Segno = 'segno';
     case Coda = 'coda';
     case Metronome = 'metronome';
+    case Dashes = 'dashes';
     case Other = 'other';
 }

@@ -8,7 +8,7 @@ namespace UprightPencil\Core\Score;
 final readonly class Dynamics
 {
     /** The degrees of loudness: pp is 0, ff is 5. */
-    public const DEGREES = ['ppp' => 0.0, 'pp' => 0.0, 'p' => 1.0, 'mp' => 2.0, 'mf' => 3.0, 'f' => 4.0, 'ff' => 5.0, 'fff' => 5.0];
+    public const DEGREES = ['pppp' => 0.0, 'ppp' => 0.0, 'pp' => 0.0, 'p' => 1.0, 'mp' => 2.0, 'mf' => 3.0, 'f' => 4.0, 'ff' => 5.0, 'fff' => 5.0, 'ffff' => 5.0];
 
     private const UNMARKED = 3.0;
 
@@ -44,6 +44,10 @@ final readonly class Dynamics
             }
         }
 
+        // A mark that stands later in the file may take effect earlier; of two at one place the later one holds.
+        usort($marks, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        usort($wedges, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
         return new self($marks, $wedges);
     }
 
@@ -61,40 +65,29 @@ final readonly class Dynamics
     public function at(int $tick): float
     {
         $degree = $this->markAt($tick);
-        foreach ($this->wedges as [$start, $end, $way]) {
-            if ($tick >= $start && $tick < $end) {
-                $goal = $this->markAt($end);
-                $goal = $this->markedWithin($start + 1, $end + 1) ? $goal : $degree + $way * self::WEDGE_STEP;
-
-                return max(0.0, min(5.0, $degree + ($goal - $degree) * ($tick - $start) / ($end - $start)));
-            }
+        // Wedges follow one another: only the last that has begun can still hold here.
+        [$start, $end, $way] = $this->wedges[Sorted::lastAtOrBefore($this->wedges, $tick, static fn (array $wedge): int => $wedge[0])] ?? [0, 0, 0.0];
+        if ($tick >= $end) {
+            return $degree;
         }
+        $goal = $this->markedWithin($start + 1, $end + 1) ? $this->markAt($end) : $degree + $way * self::WEDGE_STEP;
 
-        return $degree;
+        return max(0.0, min(5.0, $degree + ($goal - $degree) * ($tick - $start) / ($end - $start)));
     }
 
     private function markAt(int $tick): float
     {
-        $degree = self::UNMARKED;
-        foreach ($this->marks as [$at, $marked]) {
-            if ($at > $tick) {
-                break;
-            }
-            $degree = $marked;
-        }
-
-        return $degree;
+        return $this->marks[$this->lastMark($tick)][1] ?? self::UNMARKED;
     }
 
     private function markedWithin(int $from, int $to): bool
     {
-        foreach ($this->marks as [$at]) {
-            if ($at >= $from && $at <= $to) {
-                return true;
-            }
-        }
+        return $this->lastMark($to) > $this->lastMark($from - 1);
+    }
 
-        return false;
+    private function lastMark(int $tick): int
+    {
+        return Sorted::lastAtOrBefore($this->marks, $tick, static fn (array $mark): int => $mark[0]);
     }
 
     /**

@@ -55,6 +55,18 @@ final readonly class Event
         return true;
     }
 
+    /** Some head of it is held over from the event before: the bow cannot stop here. */
+    public function isHeld(): bool
+    {
+        foreach ($this->notes as $note) {
+            if ($note->tieStop) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     public function startsTie(): bool
     {
         foreach ($this->notes as $note) {

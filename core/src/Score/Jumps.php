@@ -65,13 +65,15 @@ final readonly class Jumps
     /** @return array<string, true> the jump words of one direction, named as MusicXML names them */
     private static function said(Direction $direction): array
     {
-        $said = array_fill_keys(array_keys($direction->sound), true);
+        $said = array_map(static fn (): bool => true, array_filter($direction->sound, static fn (string $value): bool => $value !== 'no'));
         $words = preg_replace('/[.\s]+/u', ' ', $direction->words()) ?? '';
         $patterns = [
-            'dacapo' => '/\b(d c|da capo)\b/u',
-            'dalsegno' => '/\b(d s|dal segno)\b/u',
+            'dacapo' => '/\b(d ?c|da capo)\b/u',
+            'dalsegno' => '/\b(d ?s|dal segno)\b/u',
             'fine' => '/^ ?fine ?$/u',
             'tocoda' => '/\bto coda\b/u',
+            'coda' => '/^ ?coda ?$/u',
+            'segno' => '/^ ?segno ?$/u',
         ];
         foreach ($patterns as $name => $pattern) {
             if (preg_match($pattern, $words) === 1) {
@@ -81,11 +83,56 @@ final readonly class Jumps
         if ($direction->has(DirectionKind::Segno)) {
             $said['segno'] = true;
         }
-        if ($direction->has(DirectionKind::Coda) && ! isset($said['tocoda'])) {
+        if ($direction->has(DirectionKind::Coda)) {
             $said['coda'] = true;
+        }
+        // “To Coda” is often printed with the sign of the coda itself.
+        if (isset($said['tocoda'])) {
+            unset($said['coda']);
         }
 
         return $said;
+    }
+
+    /** @return list<int> the passes of the endings that follow a measure's own without a gap */
+    public function endingsAfter(int $measure): array
+    {
+        $own = $this->endings[$measure] ?? [];
+        $later = [];
+        for ($next = $measure + 1; isset($this->endings[$next]); $next++) {
+            if ($this->endings[$next] !== $own) {
+                array_push($later, ...$this->endings[$next]);
+            }
+        }
+
+        return $later;
+    }
+
+    /** The measure to which the repeat around a measure goes back: its sign, or the end of the repeat before. */
+    public function startOfRepeat(int $measure): int
+    {
+        for ($start = $measure; $start > 0; $start--) {
+            $afterRepeat = isset($this->backs[$start - 1]) && ! isset($this->endings[$start - 1]);
+            $afterEndings = isset($this->endings[$start - 1]) && ! isset($this->endings[$start]);
+            if (isset($this->starts[$start]) || $afterRepeat || $afterEndings) {
+                return $start;
+            }
+        }
+
+        return 0;
+    }
+
+    /** The last measure before the first of the endings that a measure stands in; null when it stands in none. */
+    public function leadOf(int $measure): ?int
+    {
+        if (! isset($this->endings[$measure])) {
+            return null;
+        }
+        while (isset($this->endings[$measure - 1])) {
+            $measure--;
+        }
+
+        return $measure - 1;
     }
 
     /** @return array<int, list<int>> */

@@ -13,10 +13,10 @@ final readonly class Line
         public array $events,
     ) {}
 
-    /** The events of some measures (indexes, both included), each keeping its place in the whole line. */
-    public function measures(int $from, int $to): self
+    /** The events from one to another (indexes, both included), each keeping its place in the whole line. */
+    public function between(int $from, int $to): self
     {
-        return new self($this->voice, array_values(array_filter($this->events, static fn (Event $event): bool => $event->measure >= $from && $event->measure <= $to)));
+        return new self($this->voice, array_slice($this->events, $from, $to - $from + 1));
     }
 
     /** @return list<self> the lines of a part, the one that speaks most first */

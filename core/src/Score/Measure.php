@@ -47,16 +47,4 @@ final readonly class Measure
     {
         return array_values(array_filter($this->items, static fn (object $item): bool => $item instanceof Attributes));
     }
-
-    /**
-     * Where a place of this measure stands in a full one: a pickup borrows the end of the measure.
-     *
-     * @param  int  $onset  ticks from the start of this measure
-     */
-    public function metricPlace(int $onset, int $resolution, bool $pickup): int
-    {
-        $full = $this->meter?->ticks($resolution);
-
-        return $pickup && $full !== null && $this->length < $full ? $onset + $full - $this->length : $onset;
-    }
 }

@@ -76,13 +76,19 @@ final readonly class Meter
         return 0.0;
     }
 
+    /** Beats felt in threes: 6/8, 9/8, 12/8, and 6/4 or 9/4 alike. */
+    public function isCompound(): bool
+    {
+        return count($this->terms) === 1 && ! str_contains($this->terms[0][0], '+') && (int) $this->terms[0][0] > 3 && (int) $this->terms[0][0] % 3 === 0;
+    }
+
     /** @return list<array{int, int}> each group's length and its beat, in ticks */
     private function groups(int $resolution): array
     {
         $groups = [];
         foreach ($this->terms as [$beats, $value]) {
             $beat = max(1, intdiv($resolution * 4, max(1, $value)));
-            $sizes = str_contains($beats, '+') ? array_map(intval(...), explode('+', $beats)) : self::sizes((int) $beats, $value);
+            $sizes = str_contains($beats, '+') ? array_map(intval(...), explode('+', $beats)) : self::sizes((int) $beats);
             foreach ($sizes as $size) {
                 $groups[] = [$size * $beat, $beat];
             }
@@ -92,11 +98,11 @@ final readonly class Meter
     }
 
     /** @return list<int> printed beats in each group */
-    private static function sizes(int $beats, int $value): array
+    private static function sizes(int $beats): array
     {
         return match (true) {
             $beats <= 3 => [max(1, $beats)],
-            $beats % 3 === 0 && $value >= 8 => array_fill(0, intdiv($beats, 3), 3),
+            $beats % 3 === 0 => array_fill(0, intdiv($beats, 3), 3),
             $beats % 2 === 0 => array_fill(0, intdiv($beats, 2), 2),
             $beats === 5 => [3, 2],
             default => [...array_fill(0, intdiv($beats - 3, 2), 2), 3],

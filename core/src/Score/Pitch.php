@@ -87,4 +87,10 @@ final readonly class Pitch
     {
         return strtr($this->name(), ['##' => '𝄪', 'bb' => '𝄫', '#' => '♯', 'b' => '♭']);
     }
+
+    /** Without its octave: C♯, B♭. */
+    public function spokenLetter(): string
+    {
+        return (string) preg_replace('/-?\d+$/', '', $this->spoken());
+    }
 }

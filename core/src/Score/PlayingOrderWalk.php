@@ -13,7 +13,10 @@ final class PlayingOrderWalk
 
     private int $pass = 1;
 
+    /** After a D.C. or D.S., until the coda: repeats are not taken again. */
     private bool $afterJump = false;
+
+    private bool $inCoda = false;
 
     /** @var list<Visit> */
     private array $visits = [];
@@ -66,21 +69,7 @@ final class PlayingOrderWalk
             return false;
         }
 
-        return $this->afterJump ? $this->endingsAfter($here) !== [] : ! in_array($this->pass, $passes, true);
-    }
-
-    /** @return list<int> the passes of the endings that follow this measure's own without a gap */
-    private function endingsAfter(int $here): array
-    {
-        $own = $this->jumps->endings[$here] ?? [];
-        $later = [];
-        for ($next = $here + 1; isset($this->jumps->endings[$next]); $next++) {
-            if ($this->jumps->endings[$next] !== $own) {
-                array_push($later, ...$this->jumps->endings[$next]);
-            }
-        }
-
-        return $later;
+        return $this->afterJump ? $this->jumps->endingsAfter($here) !== [] : ! in_array($this->pass, $passes, true);
     }
 
     private function visit(int $here): void
@@ -96,25 +85,35 @@ final class PlayingOrderWalk
             return $this->measures;
         }
         if ($this->afterJump && isset($this->jumps->toCodas[$here]) && $this->jumps->coda !== null) {
-            return $this->jumps->coda;
+            return $this->enterCoda($this->jumps->coda);
         }
         if ($this->repeats($here)) {
             $this->pass++;
 
             return $this->repeatStart;
         }
-        if (isset($this->jumps->jumps[$here]) && ! $this->afterJump) {
+        if (isset($this->jumps->jumps[$here]) && ! $this->afterJump && ! $this->inCoda) {
             $this->afterJump = true;
             $this->pass = 1;
 
             return $this->repeatStart = $this->jumps->jumps[$here];
         }
-        if (isset($this->jumps->backs[$here]) && $this->endingsAfter($here) === []) {
+        if (isset($this->jumps->backs[$here]) && $this->jumps->endingsAfter($here) === []) {
             $this->repeatStart = $here + 1;
             $this->pass = 1;
         }
 
         return $here + 1;
+    }
+
+    /** The coda was not played before, so its repeats are. */
+    private function enterCoda(int $coda): int
+    {
+        $this->afterJump = false;
+        $this->inCoda = true;
+        $this->pass = 1;
+
+        return $this->repeatStart = $coda;
     }
 
     private function repeats(int $here): bool
@@ -128,6 +127,6 @@ final class PlayingOrderWalk
             return $this->pass < $times;
         }
 
-        return in_array($this->pass + 1, [...$passes, ...$this->endingsAfter($here)], true);
+        return in_array($this->pass + 1, [...$passes, ...$this->jumps->endingsAfter($here)], true);
     }
 }

@@ -96,18 +96,7 @@ final readonly class TempoMap
     /** Quarters a minute at a place; before the first mark the first mark holds. */
     public function at(int $tick): float
     {
-        $low = 0;
-        $high = count($this->changes) - 1;
-        while ($low < $high) {
-            $middle = intdiv($low + $high + 1, 2);
-            if ($this->changes[$middle][0] <= $tick) {
-                $low = $middle;
-            } else {
-                $high = $middle - 1;
-            }
-        }
-
-        return $this->changes[$low][1];
+        return $this->changes[max(0, Sorted::lastAtOrBefore($this->changes, $tick, static fn (array $change): int => $change[0]))][1];
     }
 
     /** How long some ticks last at the tempo of a place, in seconds. */

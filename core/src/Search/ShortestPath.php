@@ -81,6 +81,40 @@ final readonly class ShortestPath
     }
 
     /**
+     * The same where every layer has the places of one small grid: what it costs to go from place to place is read from tables,
+     * which may be shared by many layers. Much faster than asking for each pair.
+     *
+     * @param  non-empty-list<float>  $opening  cost of starting at each place
+     * @param  list<array<int, array<int, float>>>  $tables  for each step: from => to => cost; what is not listed cannot be done
+     * @return self<int>  the places, one more than there are tables
+     */
+    public static function overGrid(array $opening, array $tables): self
+    {
+        $all = [$costs = $opening];
+        $from = [[]];
+        foreach ($tables as $table) {
+            $reached = array_fill(0, count($opening), INF);
+            $origins = [];
+            foreach ($table as $place => $row) {
+                $cost = $costs[$place];
+                foreach ($row as $to => $step) {
+                    if ($cost + $step < $reached[$to]) {
+                        $reached[$to] = $cost + $step;
+                        $origins[$to] = $place;
+                    }
+                }
+            }
+            $from[] = $origins;
+            $all[] = $costs = $reached;
+        }
+
+        /** @var self<int> $path */
+        $path = self::walkedBack(array_fill(0, count($all), array_keys($opening)), $all, $from);
+
+        return $path;
+    }
+
+    /**
      * @template T
      *
      * @param  T  $state
@@ -126,7 +160,7 @@ final readonly class ShortestPath
         $states = [];
         for ($number = count($layers) - 1; $number >= 0; $number--) {
             $states[] = $layers[$number][$index];
-            $index = $from[$number][$index];
+            $index = $from[$number][$index] ?? $index;
         }
 
         return new self(array_reverse($states), $cost, $reached);

@@ -133,6 +133,12 @@ final readonly class ClassProfile
     }
 
     /** The factor on a cost term, 1 unless the profile says otherwise. */
+    /** @return list<string> the terms that it weighs */
+    public function weighed(): array
+    {
+        return array_map(strval(...), array_keys($this->weights));
+    }
+
     public function weight(string $term): float
     {
         return $this->weights[$term] ?? 1.0;

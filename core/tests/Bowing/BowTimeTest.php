@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Tests\Bowing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Dynamics;
@@ -53,7 +54,7 @@ final class BowTimeTest extends TestCase
     {
         $marked = Marked::tune('=120 D5e E5 D5 E5 D5 E5 D5 E5 | D5 E5 D5 E5 D5 E5 D5 E5', decisions: [['measures' => '1-2', 'place' => 'tip']]);
         foreach (array_slice($marked->part->notes, 2) as $note) {
-            self::assertGreaterThanOrEqual(0.7, (($note->travel->from ?? 0) + ($note->travel->to ?? 0)) / 2, $note->note->id);
+            self::assertGreaterThanOrEqual(0.7, (($note->bow?->travel->from ?? 0) + ($note->bow?->travel->to ?? 0)) / 2, $note->note->id);
         }
     }
 
@@ -69,8 +70,8 @@ final class BowTimeTest extends TestCase
     public function test_staggered_players_change_at_different_times_between_the_beats_and_arrive_together(array $decision, int $players): void
     {
         $marked = Marked::tune('=60 f D5w- | D5w- | D5w | A5w', decisions: [['note' => 'n1', 'action' => 'stagger'] + $decision, ['note' => 'n4', 'direction' => 'down']]);
-        $stagger = $marked->note('n1')->stagger;
-        $ticks = array_merge([], ...array_map(static fn (array $changes): array => array_column($changes, 'tick'), $stagger));
+        $stagger = $marked->note('n1')->bow->stagger ?? [];
+        $ticks = array_merge([], ...array_map(static fn (array $changes): array => array_map(static fn (HeldChange $change): int => $change->tick, $changes), $stagger));
 
         self::assertCount($players, $stagger);
         self::assertSame($ticks, array_unique($ticks), 'none together');
@@ -91,7 +92,7 @@ final class BowTimeTest extends TestCase
 
     public function test_first_years_are_told_to_set_the_bow_before_every_start(): void
     {
-        $told = static fn (Level $level): array => array_values(array_map(static fn (NoteMark $note): string => $note->note->id, array_filter(Marked::tune('D4q E4 F#4 r | G4 A4 B4 r', level: $level)->part->notes, static fn (NoteMark $note): bool => str_contains(implode(' ', $note->reasons), 'Set the bow'))));
+        $told = static fn (Level $level): array => array_values(array_map(static fn (NoteMark $note): string => $note->note->id, array_filter(Marked::tune('D4q E4 F#4 r | G4 A4 B4 r', level: $level)->part->notes, static fn (NoteMark $note): bool => str_contains(implode(' ', $note->reasons()), 'Set the bow'))));
 
         self::assertSame(['n1', 'n5'], $told(Level::FirstYear));
         self::assertSame([], $told(Level::SecondYear));
@@ -99,7 +100,7 @@ final class BowTimeTest extends TestCase
 
     public function test_the_lane_and_the_elbow_come_out_as_data(): void
     {
-        $note = static fn (string $tune): array => Marked::tune($tune)->note('n1')->toArray();
+        $note = static fn (string $tune): array => Marked::tune($tune)->note('n1')->toArray(null);
 
         self::assertSame([5, 4], [$note('ff E5w')['contactLane'], $note('ff E5w')['elbow']]);
         self::assertSame([1, 4], [$note('p F#5w')['contactLane'], $note('p F#5w')['elbow']]);
@@ -119,6 +120,6 @@ final class BowTimeTest extends TestCase
 
     private static function used(NoteMark $note): float
     {
-        return abs(($note->travel->to ?? 0) - ($note->travel->from ?? 0));
+        return abs(($note->bow?->travel->to ?? 0) - ($note->bow?->travel->from ?? 0));
     }
 }

@@ -26,7 +26,7 @@ final class FindingsTest extends TestCase
         $found = self::of($code, self::checked($tune, $level, $decisions, $instrument));
 
         self::assertNotSame([], $found, "{$code} is not found");
-        self::assertSame($measure, $found[0]->measure);
+        self::assertSame($measure, $found[0]->place->measure);
         self::assertStringContainsString($sentence, $found[0]->message);
         self::assertSame($fixes, array_column($found[0]->fixes, 'action'));
     }
@@ -121,7 +121,7 @@ final class FindingsTest extends TestCase
 
     public function test_findings_come_in_the_order_of_the_page(): void
     {
-        $measures = array_map(static fn (Finding $finding): int => (int) $finding->measure, self::checked('=60 f A4q!d | D5w- | D5w | D5q!d E5!d F#5 G5 | D5w', Level::SecondYear)->part->findings);
+        $measures = array_map(static fn (Finding $finding): int => (int) $finding->place->measure, self::checked('=60 f A4q!d | D5w- | D5w | D5q!d E5!d F#5 G5 | D5w', Level::SecondYear)->part->findings);
         $sorted = $measures;
         sort($sorted);
 
@@ -133,10 +133,9 @@ final class FindingsTest extends TestCase
     {
         $marked = Marked::tune('=126 D5q E5 D5 E5 | D5e E5 D5 E5 D5 E5 D5 E5', decisions: [['measures' => '2', 'stroke' => 'spiccato']]);
         foreach (array_slice($marked->part->notes, 6) as $note) {
-            self::assertEqualsWithDelta(0.33, (($note->travel->from ?? 0) + ($note->travel->to ?? 0)) / 2, 0.15);
+            self::assertEqualsWithDelta(0.33, (($note->bow?->travel->from ?? 0) + ($note->bow?->travel->to ?? 0)) / 2, 0.15);
         }
-        self::assertSame('spiccato', $marked->note('n5')->strokeType?->value, 'written where it begins');
-        self::assertNull($marked->note('n6')->strokeType);
+        self::assertSame(['n5' => 'spiccato'], $marked->drawnAs('stroke'), 'written once, where it begins');
     }
 
     /** @param list<array<string, mixed>> $decisions */

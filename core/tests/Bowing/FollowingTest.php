@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Tests\Bowing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Bowing\BowAction;
+use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -51,9 +51,9 @@ final class FollowingTest extends TestCase
     {
         $marked = Marked::tune('(D4q E4) F#4 G4', decisions: [['note' => 'n4', 'action' => 'hook']]);
 
-        self::assertSame([1, 1, 2, 3], array_map(static fn ($note): ?int => $note->stroke, $marked->part->notes));
+        self::assertSame([1, 1, 2, 3], array_map(static fn ($note): ?int => $note->bow?->stroke, $marked->part->notes));
         self::assertSame('D D U U', $marked->bows());
-        self::assertSame(BowAction::Hook, $marked->note('n4')->bowAction);
+        self::assertSame(BowAction::Hook, $marked->note('n4')->bow?->action);
     }
 
     public function test_two_strokes_the_same_way_need_a_sign_between_them(): void
@@ -79,7 +79,7 @@ final class FollowingTest extends TestCase
     public function test_what_is_written_depends_on_the_density(): void
     {
         $tune = str_repeat('D4q E4 F#4 G4 | ', 9).'D4h r | D4h r | D4w';
-        $signs = static fn (string $marks): int => count(array_filter(Marked::tune($tune, settings: new Settings(ClassProfile::fromArray(['marks' => $marks]), Instrument::Violin))->part->notes, static fn ($note): bool => $note->bowMark));
+        $signs = static fn (string $marks): int => count(array_filter(Marked::tune($tune, settings: new Settings(ClassProfile::fromArray(['marks' => $marks]), Instrument::Violin))->part->notes, static fn ($note): bool => $note->bow?->written === true));
 
         self::assertSame([3, 3, 5], [$signs('sparse'), $signs('usual'), $signs('first-year')], 'start and two retakes; beginners are reminded about once a line');
     }

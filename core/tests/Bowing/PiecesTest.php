@@ -6,18 +6,19 @@ namespace UprightPencil\Core\Tests\Bowing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Bowing\Beats;
 use UprightPencil\Core\Bowing\BowingContext;
-use UprightPencil\Core\Bowing\BowingSchool;
-use UprightPencil\Core\Bowing\BowMarks;
-use UprightPencil\Core\Bowing\Figures;
-use UprightPencil\Core\Bowing\PrintedBows;
-use UprightPencil\Core\Bowing\Stroke;
-use UprightPencil\Core\Bowing\StrokeReader;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\Figures;
+use UprightPencil\Core\Bowing\Strokes\PrintedBows;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PrintedWords;
 use UprightPencil\Core\Marking\SlurMarks;
+use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Score;
@@ -78,9 +79,10 @@ final class PiecesTest extends TestCase
     #[DataProvider('pairs')]
     public function test_dotted_pairs_are_told_from_other_rhythms(string $tune, bool $is): void
     {
-        [$long, $short] = Line::allOf(Tune::score($tune)->parts[0])[0]->events;
+        $score = Tune::score($tune);
+        [$long, $short] = Line::allOf($score->parts[0])[0]->events;
 
-        self::assertSame($is, Figures::isDottedPair($long, $short));
+        self::assertSame($is, Figures::isDottedPair($long, $short, new Beats($score->parts[0], $score->resolution)));
     }
 
     /** @return iterable<array{string, bool}> */
@@ -93,6 +95,8 @@ final class PiecesTest extends TestCase
         yield ['D5h E5q', false];
         yield ['D5q. re E5e', false];
         yield ['D5h. E5q', true];
+        yield ['2/4 D5q E5e', false];
+        yield ['6/4 D5h E5q', true];
     }
 
     public function test_signs_and_words_on_the_page_are_read(): void
@@ -103,13 +107,19 @@ final class PiecesTest extends TestCase
         $tied = str_replace('<voice>', '<tie type="start"/><voice>', $note());
         $score = Reader::read(Samples::part('<measure number="1">'.Samples::attributes().$note('<notations><technical><down-bow/></technical></notations>').$said('BP').$note()
             .'</measure><measure number="2">'.$said('retake').$tied.$held.'</measure><measure number="3">'.$said('spiccato').$note().$note().'</measure>'))->score;
-        $bows = PrintedBows::of($score->parts[0], Line::allOf($score->parts[0])[0]);
+        $lines = Line::allOf($score->parts[0]);
+        $signs = PrintedBows::of($lines[0]);
+        $words = PrintedWords::of($score->parts[0], $lines);
 
-        self::assertSame(['P1-1-1'], array_keys($bows->directions));
-        self::assertSame(['P1-1-2' => 'BP'], array_map(static fn ($place): string => $place->value, $bows->places));
-        self::assertSame(['P1-2-1' => 'retake'], array_map(static fn ($action): string => $action->value, $bows->actions));
-        self::assertSame(['P1-3-1' => 'spiccato'], array_map(static fn ($type): string => $type->value, $bows->types));
-        self::assertSame([1920 + 960], array_keys($bows->cuts), 'an up-bow on a held note is a change of bow');
+        self::assertSame(['P1-1-1'], array_keys($signs->directions));
+        self::assertSame([1920 + 960], array_keys($signs->cuts), 'an up-bow on a held note is a change of bow');
+        self::assertSame([
+            'P1-1-2' => ['place' => 'BP'],
+            'P1-2-1' => ['action' => 'retake', 'place' => 'BP'],
+            'P1-2-2' => ['place' => 'BP'],
+            'P1-3-1' => ['place' => 'BP', 'stroke' => 'spiccato'],
+            'P1-3-2' => ['place' => 'BP', 'stroke' => 'spiccato'],
+        ], $words->fields, 'words without a line hold until the next of their kind');
     }
 
     /**
@@ -144,7 +154,7 @@ final class PiecesTest extends TestCase
             $context = self::context($score);
             $stroke = self::read($score, [])[0];
 
-            return array_map($context->beats->placeAt(...), $context->changes->within($stroke, $pieces));
+            return array_map($context->time->beats->placeAt(...), $context->time->changes->within($stroke, $pieces));
         };
 
         self::assertSame([['1', 3.0]], $places('mf =80 D5w | D5w', 2));
@@ -157,12 +167,12 @@ final class PiecesTest extends TestCase
     /** @param list<array<string, mixed>> $decisions */
     private static function marks(Score $score, array $decisions): BowMarks
     {
-        return PartDecisions::of($score->parts[0], array_map(Decision::fromArray(...), $decisions))->bowMarks();
+        return PartDecisions::of($score->parts[0], array_map(Decision::fromArray(...), $decisions))->orders([])->bowMarks();
     }
 
     private static function context(Score $score): BowingContext
     {
-        return BowingContext::of($score->parts[0], $score->resolution, TempoMap::of($score), ClassProfile::of(Level::SecondYear), Instrument::Violin, BowingSchool::StrongBeat);
+        return BowingContext::of($score->parts[0], new Beats($score->parts[0], $score->resolution), TempoMap::of($score), Dynamics::of($score->parts[0]), ClassProfile::of(Level::SecondYear), Instrument::Violin, BowingSchool::StrongBeat);
     }
 
     /**
@@ -171,7 +181,10 @@ final class PiecesTest extends TestCase
      */
     private static function read(Score $score, array $decisions): array
     {
-        return StrokeReader::read(self::context($score), Line::allOf($score->parts[0])[0], self::marks($score, $decisions));
+        $context = self::context($score);
+        $line = Line::allOf($score->parts[0])[0];
+
+        return $context->strokes($line, $context->reading($line), self::marks($score, $decisions));
     }
 
     private static function shown(Stroke $stroke): string

@@ -6,12 +6,12 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\Alternative;
-use UprightPencil\Core\Fingering\FingeringSearch;
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\GripFinder;
-use UprightPencil\Core\Fingering\Step;
-use UprightPencil\Core\Fingering\Terms;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Grips\GripFinder;
+use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Search\FingeringSearch;
+use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
@@ -57,7 +57,7 @@ final class AlternativesTest extends TestCase
         $marked = Marked::tune(RandomTune::of($seed), settings: new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin, alternatives: 3));
         $chosen = [];
         foreach ($marked->part->notes as $note) {
-            $chosen[$note->note->id] = "{$note->string}{$note->fingering?->stop->finger}";
+            $chosen[$note->note->id] = "{$note->finger?->string}{$note->finger?->fingering?->stop->finger}";
         }
         $phrases = [];
         foreach ($marked->part->alternatives as $alternative) {
@@ -136,7 +136,7 @@ final class AlternativesTest extends TestCase
             }
             foreach ($layers[$index] as $grip) {
                 $start = $index === 0 ? 0.25 * abs($grip->hand - 2) : 0.0;
-                $try($index + 1, $cost + $start + $terms->standing($grip, $steps[$index]) + ($before === null ? 0.0 : $terms->moving($before, $grip, $steps[$index])), $grip);
+                $try($index + 1, $cost + $start + $terms->standing($grip, $steps[$index]) + ($before === null ? 0.0 : $terms->moving($before, $grip, $steps[$index]->approach)), $grip);
             }
         };
         $try(0, 0.0, null);

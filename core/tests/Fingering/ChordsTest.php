@@ -71,8 +71,8 @@ final class ChordsTest extends TestCase
     {
         $marked = Marked::tune('1# | G3q +D4 +B4 +G5 D4q +A4 rh');
 
-        self::assertSame(['Broken chord: G3 and D4 first, then B4 and G5.'], $marked->note('n1')->reasons);
-        self::assertSame([], $marked->note('n5')->reasons);
+        self::assertSame(['Broken chord: G3 and D4 first, then B4 and G5.'], $marked->note('n1')->reasons());
+        self::assertSame([], $marked->note('n5')->reasons());
     }
 
     public function test_a_decision_on_one_note_of_a_chord_moves_the_others(): void
@@ -80,6 +80,6 @@ final class ChordsTest extends TestCase
         $marked = Marked::tune('A4q +A5 rh.', decisions: [['note' => 'n1', 'finger' => 1]]);
 
         self::assertSame('1 4', substr($marked->fingers(), 0, 3), 'an octave in fourth or third position instead of over the open string');
-        self::assertSame(['D', 'A'], [$marked->note('n1')->string, $marked->note('n2')->string]);
+        self::assertSame(['D', 'A'], [$marked->note('n1')->finger?->string, $marked->note('n2')->finger?->string]);
     }
 }

@@ -65,9 +65,9 @@ final class FingeringTest extends TestCase
         $locked = Marked::tune('2# | A4q B4 C#5 D5', decisions: [['note' => 'n1', 'finger' => 4], ['note' => 'n2', 'string' => 'D', 'position' => 3]]);
 
         self::assertSame('0 1 2 3', $free->fingers());
-        self::assertSame('D', $locked->note('n1')->string);
-        self::assertSame(4, $locked->note('n1')->fingering?->stop->finger);
-        self::assertSame(3.0, $locked->note('n2')->fingering?->position);
+        self::assertSame('D', $locked->note('n1')->finger?->string);
+        self::assertSame(4, $locked->note('n1')->finger->fingering->stop->finger);
+        self::assertSame(3.0, $locked->note('n2')->finger?->fingering?->position);
         self::assertSame([], $locked->findings());
     }
 
@@ -91,8 +91,8 @@ final class FingeringTest extends TestCase
 
         self::assertSame(['impossible-decision 1'], $marked->findings());
         self::assertStringContainsString('the nearest that can is finger 1', $marked->part->findings[0]->message);
-        self::assertTrue($marked->note('n2')->fingerMark);
-        self::assertSame('0', $marked->note('n2')->fingerWritten());
+        self::assertTrue($marked->note('n2')->finger?->written);
+        self::assertSame('0', $marked->written('n2'));
     }
 
     public function test_what_the_class_has_not_been_taught_is_flagged_and_not_used_silently(): void
@@ -118,7 +118,7 @@ final class FingeringTest extends TestCase
     {
         $marked = Marked::tune($tune);
 
-        self::assertSame($written, implode(' ', array_map(static fn ($note): string => $note->fingerMark ? (string) $note->fingerWritten() : '.', $marked->part->notes)));
+        self::assertSame($written, implode(' ', array_map(static fn ($note): string => $note->finger?->written ? $marked->written($note->note->id) : '.', $marked->part->notes)));
     }
 
     /** @return iterable<array{string, string}> */
@@ -137,9 +137,9 @@ final class FingeringTest extends TestCase
             $open = array_column($instrument->strings(), 'midi', 'name');
             foreach ($marked->part->notes as $note) {
                 $octave = $instrument === Instrument::Bass ? 12 : 0;
-                self::assertNotNull($note->fingering, "{$note->note->id} at {$level->value}");
-                self::assertSame((int) $note->note->pitch?->midi() - $octave, $open[$note->string] + $note->fingering->stop->offset);
-                self::assertSame($note->fingering->stop->finger === 0, $note->fingering->stop->offset === 0);
+                self::assertNotNull($note->finger?->fingering, "{$note->note->id} at {$level->value}");
+                self::assertSame((int) $note->note->pitch?->midi() - $octave, $open[$note->finger->string] + $note->finger->fingering->stop->offset);
+                self::assertSame($note->finger->fingering->stop->finger === 0, $note->finger->fingering->stop->offset === 0);
             }
         }
     }

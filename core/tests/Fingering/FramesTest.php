@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\Fingering;
+use UprightPencil\Core\Fingering\Grips\Fingering;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -26,17 +26,17 @@ final class FramesTest extends TestCase
     {
         $profile = ClassProfile::of($level);
         foreach (Marked::tune($tune, $instrument, $level)->part->notes as $note) {
-            if ($note->fingering === null) {
+            if ($note->finger?->fingering === null) {
                 self::assertGreaterThan($instrument->lowest() + 29, (int) $note->note->pitch?->midi() - self::octave($instrument), 'only the highest notes are out of reach');
 
                 continue;
             }
-            $stop = $note->fingering->stop;
+            $stop = $note->finger->fingering->stop;
             $sounding = (int) $note->note->pitch?->midi() - self::octave($instrument);
             self::assertSame($sounding, $instrument->strings()[$stop->string]->midi + $stop->offset);
-            self::assertTrue($stop->finger === 0 || self::fits($instrument, $note->fingering), "{$note->note->pitch?->name()}: finger {$stop->finger}, {$stop->placement->value}, from {$note->fingering->hand}");
-            self::assertContains($note->fingering->position, $instrument->positionsAt($note->fingering->hand));
-            self::assertTrue($note->fingering->untaught !== null || $stop->finger === 0 || (in_array($note->fingering->position, $profile->positions($instrument), true) && $profile->teaches($instrument, self::place($note->fingering))));
+            self::assertTrue($stop->finger === 0 || self::fits($instrument, $note->finger->fingering), "{$note->note->pitch?->name()}: finger {$stop->finger}, {$stop->placement->value}, from {$note->finger->fingering->hand}");
+            self::assertContains($note->finger->fingering->position, $instrument->positionsAt($note->finger->fingering->hand));
+            self::assertTrue($note->finger->fingering->untaught !== null || $stop->finger === 0 || (in_array($note->finger->fingering->position, $profile->positions($instrument), true) && $profile->teaches($instrument, self::place($note->finger->fingering))));
         }
     }
 
@@ -44,7 +44,7 @@ final class FramesTest extends TestCase
     public function test_what_was_not_taught_is_never_used_silently(Instrument $instrument, Level $level, string $tune): void
     {
         $marked = Marked::tune($tune, $instrument, $level);
-        $used = array_unique(array_filter(array_map(static fn (NoteMark $note): ?string => $note->fingering?->untaught, $marked->part->notes)));
+        $used = array_unique(array_filter(array_map(static fn (NoteMark $note): ?string => $note->finger?->fingering?->untaught, $marked->part->notes)));
         $flagged = array_filter($marked->part->findings, static fn ($finding): bool => $finding->code === 'not-taught');
 
         self::assertCount(count($used), $flagged);

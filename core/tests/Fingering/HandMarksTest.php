@@ -14,7 +14,6 @@ use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -56,9 +55,9 @@ final class HandMarksTest extends TestCase
     {
         $told = [];
         foreach ($marked->part->notes as $note) {
-            $note->slide === null || $told[] = "{$note->note->id} slides from {$note->slide}";
-            $note->bar === null || $told[] = "{$note->note->id} bars to {$note->bar}";
-            $note->stay === null || $told[] = "{$note->note->id} stays to {$note->stay}";
+            $note->finger?->slide === null || $told[] = "{$note->note->id} slides from {$note->finger->slide}";
+            $note->finger?->bar === null || $told[] = "{$note->note->id} bars to {$note->finger->bar}";
+            $note->finger?->stay === null || $told[] = "{$note->note->id} stays to {$note->finger->stay}";
         }
 
         return implode(', ', $told);
@@ -68,9 +67,13 @@ final class HandMarksTest extends TestCase
     {
         $marked = Marked::tune('2# | B4q +F#5 B4h. +F#5', level: Level::SecondYear);
 
-        self::assertSame('n2', $marked->note('n1')->bar);
-        self::assertTrue($marked->note('n1')->fingerMark && $marked->note('n2')->fingerMark, 'both heads have their finger, for the bracket beside them');
-        self::assertSame([1, 1], [$marked->note('n1')->fingering?->stop->finger, $marked->note('n2')->fingering?->stop->finger]);
+        [$low, $high] = [$marked->note('n1')->finger, $marked->note('n2')->finger];
+
+        self::assertNotNull($low);
+        self::assertNotNull($high);
+        self::assertSame('n2', $low->bar);
+        self::assertTrue($low->written && $high->written, 'both heads have their finger, for the bracket beside them');
+        self::assertSame([1, 1], [$low->fingering->stop->finger, $high->fingering->stop->finger]);
     }
 
     #[DataProvider('densities')]
@@ -79,7 +82,7 @@ final class HandMarksTest extends TestCase
         $settings = new Settings(ClassProfile::fromArray(['fingers' => $fingers]), Instrument::Violin);
         $marked = Marked::tune('2# | D4q E4 F#4 G4 | A4 B4 C5 B4 | B4 A4 G4 F#4', settings: $settings);
 
-        self::assertSame($written, implode(' ', array_map(static fn (NoteMark $note): string => $note->fingerMark ? (string) $note->fingerWritten() : '.', $marked->part->notes)));
+        self::assertSame($written, implode(' ', array_map(static fn (NoteMark $note): string => $note->finger?->written ? $marked->written($note->note->id) : '.', $marked->part->notes)));
     }
 
     /** @return iterable<array{string, string}> */
@@ -94,7 +97,7 @@ final class HandMarksTest extends TestCase
     {
         $settings = new Settings(ClassProfile::fromArray(['marks' => 'sparse']), Instrument::Violin);
 
-        self::assertSame([null], array_column(PencilLayer::of(Marked::tune('2# | D4q E4 F#4 G4', settings: $settings)->part), 'finger'));
+        self::assertSame([], Marked::tune('2# | D4q E4 F#4 G4', settings: $settings)->drawnAs('finger'));
     }
 
     /** @param array<string, string> $style */
@@ -103,10 +106,10 @@ final class HandMarksTest extends TestCase
     {
         $settings = new Settings(ClassProfile::fromArray(['level' => 'advanced', 'fingers' => 'every']), Instrument::Violin, style: HouseStyle::fromArray($style));
         $decisions = [['note' => 'n1', 'finger' => 0], ['note' => 'n3', 'finger' => 3, 'placement' => 'high', 'position' => 1], ['note' => 'n4', 'placement' => 'extended'], ['note' => 'n5', 'position' => 3], ['note' => 'n6', 'placement' => 'harmonic', 'position' => 3]];
-        $layer = PencilLayer::of(Marked::tune('=60 | A4q C5 D#5 F5 | A5 E6 rh', settings: $settings, decisions: $decisions)->part);
+        $marked = Marked::tune('=60 | A4q C5 D#5 F5 | A5 E6 rh', settings: $settings, decisions: $decisions);
 
-        self::assertSame($fingers, implode(' ', array_column($layer, 'finger')));
-        self::assertSame($position, implode(' ', array_filter(array_column($layer, 'position'))));
+        self::assertSame($fingers, implode(' ', $marked->drawnAs('finger')));
+        self::assertSame($position, implode(' ', $marked->drawnAs('position')));
     }
 
     /** @return iterable<string, array{array<string, string>, string, string}> */
@@ -132,7 +135,7 @@ final class HandMarksTest extends TestCase
         $bar = TransferSheet::of(Marked::tune('=132 E4e B4 E4 B4 E4 B4 E4 B4')->part);
         $stay = TransferSheet::of(Marked::tune('2# =120 | D5e F#5 D5 F#5 D5h', level: Level::FirstYear)->part);
 
-        self::assertContains('slide to finger L2', array_column($slide, 'sign'));
+        self::assertContains('slide, finger L2', array_column($slide, 'sign'));
         self::assertSame('down-bow, finger 1, one finger over both strings, to 1: 4.5', $bar[0]['sign']);
         self::assertSame('down-bow, finger 3, finger stays down, to 1: 3', $stay[0]['sign']);
     }

@@ -6,8 +6,8 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\Alternative;
-use UprightPencil\Core\Fingering\Grip;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -166,7 +166,7 @@ final class PassagesTest extends TestCase
 
         self::assertSame('A A A D A A A D A', Marked::tune($tune, level: Level::ThirdYear)->strings());
         self::assertSame('D D D D D D D D D', $locked->strings());
-        self::assertSame(3.0, $locked->note('n1')->fingering?->position);
+        self::assertSame(3.0, $locked->note('n1')->finger?->fingering?->position);
         self::assertSame([], $locked->findings());
     }
 

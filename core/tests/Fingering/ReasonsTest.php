@@ -6,7 +6,8 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\Alternative;
+use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Search\FingerChange;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -28,7 +29,7 @@ final class ReasonsTest extends TestCase
     {
         $why = self::why(self::ROCKING, 'n5');
 
-        self::assertSame(3.0, Marked::tune(self::ROCKING)->note('n5')->fingering?->position);
+        self::assertSame(3.0, Marked::tune(self::ROCKING)->note('n5')->finger?->fingering?->position);
         self::assertNotNull($why['withoutShift']);
         self::assertGreaterThan(5.0, $why['withoutShift']->extra);
         self::assertStringStartsWith('string-crossing +', $why['withoutShift']->costs()[0], 'staying would cross strings again and again under slurs');
@@ -43,7 +44,7 @@ final class ReasonsTest extends TestCase
     public function test_the_reason_on_the_page_names_the_shift_and_the_runner_up(): void
     {
         $settings = new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin, reasons: true);
-        $reasons = Marked::tune(self::ROCKING, settings: $settings)->note('n5')->reasons;
+        $reasons = Marked::tune(self::ROCKING, settings: $settings)->note('n5')->reasons();
 
         self::assertCount(2, $reasons);
         self::assertMatchesRegularExpression('/^Without the shift \+\d+\.\d: string-crossing \+\d/', $reasons[0]);
@@ -66,8 +67,7 @@ final class ReasonsTest extends TestCase
 
         self::assertNotSame([], $ways);
         foreach ($ways as $index => $way) {
-            $told = MarkedPart::told($way, Instrument::Violin);
-            $changed = array_map(static fn (array $decision): int => (int) substr($decision['note'], 1), $told['decisions']);
+            $changed = array_map(static fn (FingerChange $change): int => (int) substr($change->note, 1), $way->changes());
             self::assertNotSame([], array_intersect($changed, $selected), "way {$index} changes nothing of what was selected");
             self::assertGreaterThanOrEqual($ways[max(0, $index - 1)]->extra - 0.001, $way->extra);
         }
@@ -95,7 +95,7 @@ final class ReasonsTest extends TestCase
             self::assertSame([], array_filter($taken->findings(), static fn (string $finding): bool => str_starts_with($finding, 'impossible')));
             foreach ($told['decisions'] as $decision) {
                 $mark = $taken->note($decision['note']);
-                self::assertSame([$decision['string'], $decision['finger'], $decision['placement']], [$mark->string, $mark->fingering?->stop->finger, $mark->fingering?->stop->placement->value]);
+                self::assertSame([$decision['string'], $decision['finger'], $decision['placement']], [$mark->finger?->string, $mark->finger?->fingering?->stop->finger, $mark->finger?->fingering?->stop->placement->value]);
             }
         }
     }
@@ -107,7 +107,7 @@ final class ReasonsTest extends TestCase
         $decided = PartDecisions::of($part, [Decision::fromArray(['note' => 'n6', 'position' => 3])]);
         $marked = PartMarker::mark($score, $part, $decided, new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin));
 
-        self::assertSame(3.0, $marked->notes[5]->fingering?->position);
+        self::assertSame(3.0, $marked->notes[5]->finger?->fingering?->position);
         self::assertSame([], array_filter($marked->findings, static fn ($finding): bool => $finding->code === 'impossible-decision'));
     }
 

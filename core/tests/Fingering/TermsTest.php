@@ -6,15 +6,16 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\FingerLock;
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\Link;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\StandTerm;
-use UprightPencil\Core\Fingering\Step;
-use UprightPencil\Core\Fingering\Stop;
-use UprightPencil\Core\Fingering\Term;
+use UprightPencil\Core\Fingering\Grips\FingerLink;
+use UprightPencil\Core\Fingering\Grips\FingerLock;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Grips\Stop;
+use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Fingering\Terms;
+use UprightPencil\Core\Fingering\Terms\MoveTerm;
+use UprightPencil\Core\Fingering\Terms\StandTerm;
+use UprightPencil\Core\Fingering\Terms\Term;
 use UprightPencil\Core\Strings\ChromaticSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\HandSize;
@@ -34,7 +35,7 @@ final class TermsTest extends TestCase
     #[DataProvider('moves')]
     public function test_going_one_way_is_dearer_than_the_other(MoveTerm $term, array $cheap, array $dear): void
     {
-        self::assertLessThan($term->cost(...$dear), $term->cost(...$cheap));
+        self::assertLessThan($term->cost($dear[0], $dear[1], $dear[2]->approach), $term->cost($cheap[0], $cheap[1], $cheap[2]->approach));
     }
 
     /** @return iterable<string, array{MoveTerm, array{Grip, Grip, Step}, array{Grip, Grip, Step}}> */
@@ -76,8 +77,8 @@ final class TermsTest extends TestCase
         yield 'staying in a hand that is needed again' => [new Terms\LeavingHand, [self::first(), self::first(3), self::returning()], [self::first(), self::third(), self::returning()]];
         yield 'a finger that can stay over the crossing' => [new Terms\Holding, [self::first(3, 2), self::first(1, 3), self::returning()], [self::first(3, 2), self::first(1, 2), self::returning()]];
         yield 'a finger below that stays' => [new Terms\Holding, [self::first(1), self::first(3), self::returning()], [self::first(3), self::first(1), self::returning()]];
-        yield 'a slide that was decided' => [new Terms\Linked, [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow->linked(Link::Slide)], [self::first(2), self::first(1), $slow->linked(Link::Slide)]];
-        yield 'a bar that was decided' => [new Terms\Linked, [self::first(1, 1), self::first(1, 2), $slow->linked(Link::Bar)], [self::first(1, 1), self::first(2, 2), $slow->linked(Link::Bar)]];
+        yield 'a slide that was decided' => [new Terms\Linked, [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow->linked(FingerLink::Slide)], [self::first(2), self::first(1), $slow->linked(FingerLink::Slide)]];
+        yield 'a bar that was decided' => [new Terms\Linked, [self::first(1, 1), self::first(1, 2), $slow->linked(FingerLink::Bar)], [self::first(1, 1), self::first(2, 2), $slow->linked(FingerLink::Bar)]];
 
         $both = new Terms\OpenOrFour(OpenStrings::UpOpenDownFour);
         $rise = self::step(rise: 2);
@@ -140,36 +141,46 @@ final class TermsTest extends TestCase
         self::assertSame(0.0, (new Terms\OpenString(false))->cost(self::open(), self::step(seconds: 4.0)));
     }
 
-    public function test_moves_with_the_same_signature_cost_the_same(): void
+    public function test_the_signature_tells_apart_all_that_a_move_may_depend_on(): void
     {
-        foreach (self::moves() as [$term, $one, $other]) {
-            foreach ([$one, $other] as [$from, $to, $step]) {
-                $like = new Step($step->isFast() ? 0.2 : 2.0, $step->afterRest() ? 1.0 : 0.0, $step->slurred, 5 * $step->rise, 0.5, returns: $step->returns, comesBack: $step->comesBack, link: $step->link);
-                self::assertSame($step->signature(), $like->signature());
-                self::assertSame($term->cost($from, $to, $step), $term->cost($from, $to, $like), $term->name());
+        $signatures = [];
+        foreach ([false, true] as $fast) {
+            foreach ([false, true] as $slurred) {
+                foreach ([false, true] as $afterRest) {
+                    foreach ([-1, 0, 1] as $rise) {
+                        foreach ([false, true] as $returns) {
+                            foreach ([null, ...FingerLink::cases()] as $link) {
+                                $signatures[] = (new Approach($fast, $slurred, $afterRest, $rise, $returns, ! $returns, $link))->signature();
+                            }
+                        }
+                    }
+                }
             }
         }
+
+        self::assertSame($signatures, array_values(array_unique($signatures)));
     }
 
     public function test_every_term_has_a_name_and_a_sentence_and_can_be_weighed_away(): void
     {
         $names = ['placement', 'fourth-finger', 'open-string', 'printed', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'open-or-four', 'leaving-hand', 'holding', 'linked', 'finger-spacing'];
-        $terms = Terms::for(Instrument::Violin, ClassProfile::of(Level::SecondYear));
-        $none = Terms::for(Instrument::Violin, ClassProfile::fromArray(['weights' => array_fill_keys($names, 0)]));
+        $terms = Terms\Terms::for(Instrument::Violin, ClassProfile::of(Level::SecondYear));
+        $none = Terms\Terms::for(Instrument::Violin, ClassProfile::fromArray(['weights' => array_fill_keys($names, 0)]));
         $charges = $terms->charges(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true));
 
         self::assertEqualsCanonicalizing($names, array_keys($charges));
+        self::assertEqualsCanonicalizing($names, Terms\Terms::names());
         foreach ($names as $name) {
             self::assertMatchesRegularExpression('/^[A-Z].*\.$/', $terms->sentence($name));
         }
-        self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)), 1e-9);
-        self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)) + $none->standing(self::third(), self::step()));
+        self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->approach), 1e-9);
+        self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)->approach) + $none->standing(self::third(), self::step()));
     }
 
     public function test_cellos_and_basses_have_no_weak_fourth_finger(): void
     {
         foreach ([Instrument::Cello, Instrument::Bass] as $instrument) {
-            $charges = Terms::for($instrument, ClassProfile::of(Level::FirstYear))->charges(self::first(1), self::first(4), self::step());
+            $charges = Terms\Terms::for($instrument, ClassProfile::of(Level::FirstYear))->charges(self::first(1), self::first(4), self::step());
             self::assertSame(0.0, $charges['fourth-finger']);
         }
     }
@@ -179,11 +190,11 @@ final class TermsTest extends TestCase
         $cello = new Terms\FingerSpacing(cello: true);
         $stop = static fn (int $finger, int $offset): Grip => self::grip($finger, 2, 2, $offset);
 
-        self::assertSame(0.0, $cello->cost($stop(1, 2), $stop(2, 4), self::step()));
-        self::assertSame(0.0, $cello->cost($stop(2, 4), $stop(4, 6), self::step()));
-        self::assertSame(0.0, $cello->cost($stop(4, 5), $stop(1, 1), self::step()));
-        self::assertGreaterThan(1.0, $cello->cost($stop(3, 4), $stop(4, 6), self::step()));
-        self::assertGreaterThan(1.0, $cello->cost($stop(2, 3), $stop(1, 0), self::step()));
+        self::assertSame(0.0, $cello->cost($stop(1, 2), $stop(2, 4), self::step()->approach));
+        self::assertSame(0.0, $cello->cost($stop(2, 4), $stop(4, 6), self::step()->approach));
+        self::assertSame(0.0, $cello->cost($stop(4, 5), $stop(1, 1), self::step()->approach));
+        self::assertGreaterThan(1.0, $cello->cost($stop(3, 4), $stop(4, 6), self::step()->approach));
+        self::assertGreaterThan(1.0, $cello->cost($stop(2, 3), $stop(1, 0), self::step()->approach));
     }
 
     private static function returning(): Step

@@ -6,7 +6,6 @@ namespace UprightPencil\Core\Tests\Fingering;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -72,8 +71,8 @@ final class WishesTest extends TestCase
     {
         $marked = Marked::tune('2# | F#4q G4 A4 G4 | A4 B4 A4 G4', decisions: [['note' => 'n3', 'choice' => true]]);
 
-        self::assertSame('0/4', $marked->note('n3')->fingerWritten());
-        self::assertTrue($marked->note('n3')->fingerMark);
+        self::assertSame('0/4', $marked->written('n3'));
+        self::assertTrue($marked->note('n3')->finger?->written);
         self::assertSame([], $marked->findings());
         self::assertSame('2 3', substr($marked->fingers(), 0, 3));
     }
@@ -83,7 +82,7 @@ final class WishesTest extends TestCase
         $marked = Marked::tune('2# | F#4q G4 A4 G4', decisions: [['note' => 'n2', 'choice' => true]]);
 
         self::assertSame(['no-choice 1'], $marked->findings());
-        self::assertSame('3', $marked->note('n2')->fingerWritten());
+        self::assertSame('3', $marked->written('n2'));
     }
 
     public function test_a_slide_is_reached_with_the_finger_of_the_note_before(): void
@@ -109,7 +108,7 @@ final class WishesTest extends TestCase
         self::assertSame('0 0 0 0', Marked::tune($tune, level: Level::FirstYear)->fingers());
         $barred = Marked::tune($tune, level: Level::ThirdYear, decisions: [['note' => 'n1', 'bar' => true]]);
         self::assertSame([], $barred->findings());
-        self::assertSame([4, 4], [$barred->note('n1')->fingering?->stop->finger, $barred->note('n2')->fingering?->stop->finger]);
+        self::assertSame([4, 4], [$barred->note('n1')->finger?->fingering?->stop->finger, $barred->note('n2')->finger?->fingering?->stop->finger]);
     }
 
     public function test_what_is_no_fifth_cannot_be_barred(): void
@@ -144,9 +143,9 @@ final class WishesTest extends TestCase
         $settings = new Settings(ClassProfile::fromArray(['printed' => 'ignore']), Instrument::Violin);
         $marked = Marked::tune('2# | D5q^3 E5^3 F#5 D5', settings: $settings);
 
-        self::assertSame([false, true], [in_array('The print has another fingering here.', $marked->note('n1')->reasons, true), in_array('The print has another fingering here.', $marked->note('n2')->reasons, true)]);
-        self::assertContains('n2', array_column(array_filter(PencilLayer::of($marked->part), static fn (array $mark): bool => $mark['finger'] !== null), 'note'), 'the other finger is pencilled over the print');
-        self::assertNotContains('n1', array_column(array_filter(PencilLayer::of($marked->part), static fn (array $mark): bool => $mark['finger'] !== null), 'note'), 'what is printed right needs no pencil');
+        self::assertSame([false, true], [in_array('The print has another fingering here.', $marked->note('n1')->reasons(), true), in_array('The print has another fingering here.', $marked->note('n2')->reasons(), true)]);
+        self::assertArrayHasKey('n2', $marked->drawnAs('finger'), 'the other finger is pencilled over the print');
+        self::assertArrayNotHasKey('n1', $marked->drawnAs('finger'), 'what is printed right needs no pencil');
     }
 
     public function test_a_decision_lies_over_a_printed_finger(): void
@@ -206,7 +205,7 @@ final class WishesTest extends TestCase
 
     public function test_a_harmonic_sounds_its_note_wherever_it_is_touched(): void
     {
-        $stop = Marked::tune('G3q D5', level: Level::Advanced, decisions: [['note' => 'n2', 'placement' => 'harmonic', 'string' => 'G']])->note('n2')->fingering?->stop;
+        $stop = Marked::tune('G3q D5', level: Level::Advanced, decisions: [['note' => 'n2', 'placement' => 'harmonic', 'string' => 'G']])->note('n2')->finger?->fingering?->stop;
 
         self::assertSame([19, 7], [$stop?->offset, $stop?->place()]);
     }
@@ -230,12 +229,12 @@ final class WishesTest extends TestCase
         $marked = Marked::score($score, $settings, $decisions);
         $reported = array_column(array_filter($marked->part->findings, static fn ($finding): bool => $finding->code === 'impossible-decision'), 'note');
         foreach (self::merged($decisions) as $id => $fields) {
-            $fingering = $marked->note($id)->fingering;
+            $fingering = $marked->note($id)->finger?->fingering;
             // An open string has no position: asked for a position, it is the nearest only.
             $kept = $fingering !== null
                 && (! isset($fields['position']) || $fingering->stop->finger !== 0 || ($fields['finger'] ?? null) === 0)
                 && ($fields['finger'] ?? $fingering->stop->finger) === $fingering->stop->finger
-                && ($fields['string'] ?? $marked->note($id)->string) === $marked->note($id)->string
+                && ($fields['string'] ?? $marked->note($id)->finger->string) === $marked->note($id)->finger->string
                 && ($fields['position'] ?? (int) $fingering->position) === (int) $fingering->position
                 && ($fields['placement'] ?? $fingering->stop->placement->value) === $fingering->stop->placement->value;
             self::assertSame(! $kept, in_array($id, $reported, true), "{$id} of seed {$seed}: ".json_encode($fields));

@@ -15,9 +15,9 @@ use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\Summary;
+use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Tests\Support\Samples;
@@ -36,7 +36,7 @@ final class RoughMusicTest extends TestCase
         foreach ($reading->score->parts as $part) {
             $marked = PartMarker::mark($reading->score, $part, PartDecisions::of($part, []), new Settings);
             self::assertCount(count(array_filter($part->notes(), static fn (Note $note): bool => $note->sounds())), $marked->notes);
-            self::assertLessThanOrEqual(count($marked->notes), count(PencilLayer::of($marked)));
+            self::assertLessThanOrEqual(count($marked->notes), count(TransferSheet::of($marked)));
             $out = Reader::read(Writer::write(MarkedScore::of($reading->score, [$marked])))->score->part($part->id);
             self::assertNotNull($out);
             self::assertSame(self::pitches($part), self::pitches($out));

@@ -11,7 +11,6 @@ use UprightPencil\Core\Marking\DecisionLog;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Strings\Instrument;
-use UprightPencil\Core\Strings\PrintedFingers;
 use UprightPencil\Core\Tests\Support\Tune;
 
 final class DecisionsTest extends TestCase
@@ -69,18 +68,23 @@ final class DecisionsTest extends TestCase
             ['note' => 'n2', 'direction' => null],
         ]));
 
-        self::assertSame(['n1' => ['finger' => 4, 'direction' => 'up']], $decided->notes);
-        self::assertSame(4, $decided->fingerWishes(Instrument::Violin, [], PrintedFingers::Follow)->decided['n1']->finger);
-        self::assertSame(['n1'], array_keys($decided->bowMarks()->directions));
+        self::assertSame(['n1' => ['direction' => 'up', 'finger' => 4]], $decided->notes);
+        self::assertSame(4, $decided->orders([])->fingerWishes(Instrument::Violin, [])->decided['n1']->finger);
+        self::assertSame(['n1'], array_keys($decided->orders([])->directions));
     }
 
     public function test_ranges_of_measures_go_by_their_printed_numbers(): void
     {
         $part = Tune::score('A4q | D4w | E4w | F#4w | G4w')->parts[0];
 
-        self::assertSame([2, 3], array_keys(PartDecisions::of($part, self::read([['measures' => '2-3', 'action' => 'as-it-comes']]))->struck));
-        self::assertSame([0], array_keys(PartDecisions::of($part, self::read([['measures' => '0', 'action' => 'as-it-comes']]))->struck));
-        self::assertSame([2], array_keys(PartDecisions::of($part, self::read([['measures' => '2-3', 'action' => 'as-it-comes'], ['measures' => '3', 'action' => null]]))->struck));
+        /** @param list<array<string, mixed>> $decisions */
+        $struck = static fn (array $decisions): array => array_keys(PartDecisions::of($part, self::read($decisions))->orders([])->struck);
+
+        self::assertSame(['n3', 'n4'], $struck([['measures' => '2-3', 'action' => 'as-it-comes']]));
+        self::assertSame(['n1'], $struck([['measures' => '0', 'action' => 'as-it-comes']]));
+        self::assertSame(['n3'], $struck([['measures' => '2-3', 'action' => 'as-it-comes'], ['measures' => '3', 'action' => null]]));
+        self::assertCount(5, $struck([['measures' => 'all', 'action' => 'as-it-comes']]));
+        self::assertSame(['n2', 'n3'], $struck([['note' => 'n2', 'to' => 'n3', 'action' => 'as-it-comes']]));
     }
 
     /** @param array<string, mixed> $decision */

@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Tests\Marking;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Fingering\Link;
+use UprightPencil\Core\Fingering\Grips\FingerLink;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\DecisionLog;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -16,7 +16,6 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Strings\Placement;
-use UprightPencil\Core\Strings\PrintedFingers;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\Tune;
 
@@ -72,7 +71,6 @@ final class HandDecisionsTest extends TestCase
         yield [['bar' => 1], 'bar'];
         yield [['stay' => 'n3'], 'stay'];
         yield [['choice' => [0, 4]], 'choice'];
-        yield [['thumb' => true], 'thumb'];
     }
 
     public function test_a_run_of_measures_has_no_finger(): void
@@ -91,12 +89,12 @@ final class HandDecisionsTest extends TestCase
             ['note' => 'n4', 'choice' => true],
             ['note' => 'n5', 'stay' => true],
             ['note' => 'n6', 'slide' => false],
-        ]))->fingerWishes(Instrument::Violin, [], PrintedFingers::Follow);
+        ]))->orders([])->fingerWishes(Instrument::Violin, []);
 
         self::assertEquals(['n1'], array_keys($wishes->decided));
         self::assertSame([1, 2, Placement::Regular, 3.0], [$wishes->decided['n1']->finger, $wishes->decided['n1']->string, $wishes->decided['n1']->placement, $wishes->decided['n1']->position]);
-        self::assertSame(['n2' => Link::Slide], $wishes->links);
-        self::assertSame(['n3' => Link::Bar], $wishes->onward);
+        self::assertSame(['n2' => FingerLink::Slide], $wishes->links);
+        self::assertSame(['n3' => FingerLink::Bar], $wishes->onward);
         self::assertSame(['n4' => true], $wishes->open);
         self::assertTrue($wishes->isDecided('n3'));
         self::assertFalse($wishes->isDecided('n5'), 'a finger that stays down chooses no finger');
@@ -108,7 +106,7 @@ final class HandDecisionsTest extends TestCase
         $both = Marked::tune($tune, decisions: [['note' => 'n2', 'finger' => 4, 'fingerMark' => true], ['note' => 'n2', 'finger' => null]]);
 
         self::assertSame(Marked::tune($tune)->fingers(), $both->fingers());
-        self::assertSame(['fingerMark'], $both->note('n2')->decided);
+        self::assertSame(['fingerMark' => true], $both->note('n2')->decided);
     }
 
     public function test_undo_and_redo_bring_hand_marks_back_and_forth(): void
@@ -138,7 +136,7 @@ final class HandDecisionsTest extends TestCase
         $marked = Marked::score(Tune::score($tune), new Settings(ClassProfile::of(Level::ThirdYear), $instrument), [['note' => 'n2', 'string' => $string]]);
 
         self::assertContains('impossible-decision 1', $marked->findings());
-        self::assertNotNull($marked->note('n2')->fingering, 'the nearest is used');
+        self::assertNotNull($marked->note('n2')->finger?->fingering, 'the nearest is used');
     }
 
     /** @return iterable<array{Instrument, string}> */

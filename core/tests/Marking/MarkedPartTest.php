@@ -9,10 +9,10 @@ use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Score\Note;
@@ -26,26 +26,27 @@ final class MarkedPartTest extends TestCase
 {
     public function test_the_pencil_layer_holds_only_what_is_written_and_not_printed_already(): void
     {
-        $layer = PencilLayer::of(Marked::tune('2# | D4q!d E4 F#4 G4 | A4 B4 C5 B4')->part);
+        $drawn = Marked::tune('2# | D4q!d E4 F#4 G4 | A4 B4 C5 B4')->drawn();
 
         self::assertSame([
-            ['n2', null, '1', false],
-            ['n7', null, 'L2', false],
-        ], array_map(static fn (array $mark): array => [$mark['note'], $mark['bow'], $mark['finger'], $mark['decided']], $layer));
+            ['n2', 'finger', '1', false],
+            ['n7', 'finger', 'L2', false],
+        ], array_map(static fn (DrawnMark $mark): array => [$mark->note->note->id, $mark->kind->name(), $mark->text, $mark->decided], $drawn));
     }
 
     public function test_decisions_are_told_apart_from_proposals(): void
     {
-        $layer = PencilLayer::of(Marked::tune('2# | D4q E4 F#4 G4', decisions: [['note' => 'n3', 'finger' => 2], ['note' => 'n4', 'direction' => 'up']])->part);
+        $drawn = Marked::tune('2# | D4q E4 F#4 G4', decisions: [['note' => 'n3', 'finger' => 2], ['note' => 'n4', 'direction' => 'up']])->drawn();
+        $told = array_map(static fn (DrawnMark $mark): string => "{$mark->note->note->id} {$mark->kind->name()} ".($mark->decided ? 'decided' : 'proposed'), $drawn);
 
-        self::assertSame(['n1' => false, 'n2' => false, 'n3' => true, 'n4' => true], array_column($layer, 'decided', 'note'));
+        self::assertSame(['n1 direction proposed', 'n2 finger proposed', 'n3 finger decided', 'n4 direction decided'], $told);
     }
 
     public function test_a_proposed_mark_can_be_taken_off_the_page(): void
     {
-        $layer = PencilLayer::of(Marked::tune('2# | D4q E4 F#4 G4', decisions: [['note' => 'n1', 'bowMark' => false], ['note' => 'n2', 'fingerMark' => false]])->part);
+        $decisions = [['note' => 'n1', 'bowMark' => false], ['note' => 'n2', 'fingerMark' => false]];
 
-        self::assertSame([], $layer);
+        self::assertSame([], Marked::tune('2# | D4q E4 F#4 G4', decisions: $decisions)->drawn());
     }
 
     public function test_the_transfer_sheet_says_what_to_pencil_where(): void
@@ -53,7 +54,7 @@ final class MarkedPartTest extends TestCase
         $sheet = TransferSheet::of(Marked::tune('2# | D4q E4 F#4 G4 | A4e. A4 B4q r', decisions: [['note' => 'n4', 'action' => 'hook'], ['note' => 'n6', 'finger' => 4, 'direction' => 'down']])->part);
 
         self::assertSame('down-bow', $sheet[0]['sign']);
-        self::assertContains(['measure' => '1', 'beat' => '4', 'note' => 'G4', 'sign' => 'hook, down-bow'], $sheet);
+        self::assertContains(['measure' => '1', 'beat' => '4', 'note' => 'G4', 'sign' => 'hook to 1: 3, down-bow'], $sheet);
         self::assertContains(['measure' => '2', 'beat' => '1.75', 'note' => 'A4', 'sign' => 'down-bow, finger 4'], $sheet);
     }
 
@@ -80,8 +81,8 @@ final class MarkedPartTest extends TestCase
         $once = self::with($score, $decisions);
         $again = Marked::score(Reader::read(Writer::write($once))->score, new Settings);
 
-        self::assertNotSame([], $marked->note('n1')->stagger);
-        self::assertSame($marked->note('n1')->stagger, $again->note('n1')->stagger);
+        self::assertNotSame([], $marked->note('n1')->bow?->stagger);
+        self::assertEquals($marked->note('n1')->bow?->stagger, $again->note('n1')->bow?->stagger);
         self::assertSame($marked->bows(), $again->bows());
         self::assertSame(Writer::write($once), Writer::write(self::with(Reader::read(Writer::write($once))->score, [])));
     }
@@ -129,7 +130,7 @@ final class MarkedPartTest extends TestCase
 
     public function test_beats_are_the_printed_ones_and_a_pickup_counts_from_the_end(): void
     {
-        $beats = static fn (string $tune): array => array_map(static fn ($mark): float => $mark->beat, Marked::tune($tune)->part->notes);
+        $beats = static fn (string $tune): array => array_map(static fn ($mark): float => $mark->place->beat, Marked::tune($tune)->part->notes);
 
         self::assertSame([4.0, 1.0, 2.0, 2.5, 3.0], $beats('A4q | D5q E5e F#5 G5h'));
         self::assertSame([1.0, 4.0], $beats('6/8 D5q. E5'));

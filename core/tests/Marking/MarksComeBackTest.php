@@ -11,7 +11,6 @@ use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\NoteMark;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Score\Score;
@@ -44,15 +43,19 @@ final class MarksComeBackTest extends TestCase
     public function test_the_page_and_the_transfer_sheet_say_the_same(Instrument $instrument, Level $level, string $tune): void
     {
         $marked = Marked::tune($tune, $instrument, $level);
-        $layer = PencilLayer::of($marked->part);
         $sheet = TransferSheet::of($marked->part);
+        $byNote = [];
+        foreach ($marked->drawn() as $mark) {
+            $byNote[$mark->note->note->id][$mark->kind->name()] = $mark->text;
+        }
 
-        self::assertSame(count($layer), count($sheet));
-        foreach ($layer as $index => $mark) {
+        self::assertSame(count($byNote), count($sheet));
+        foreach (array_keys($byNote) as $index => $note) {
             self::assertNotSame('', $sheet[$index]['sign']);
-            self::assertSame($marked->note($mark['note'])->measure, $sheet[$index]['measure']);
-            $mark['finger'] === null || self::assertStringContainsString("finger {$mark['finger']}", $sheet[$index]['sign']);
-            $mark['position'] === null || self::assertStringContainsString("position {$mark['position']}", $sheet[$index]['sign']);
+            self::assertSame($marked->note($note)->place->measure, $sheet[$index]['measure']);
+            foreach (array_intersect_key($byNote[$note], ['finger' => 1, 'position' => 1]) as $kind => $text) {
+                self::assertStringContainsString("{$kind} {$text}", $sheet[$index]['sign']);
+            }
         }
     }
 
@@ -60,16 +63,16 @@ final class MarksComeBackTest extends TestCase
     public function test_every_shift_is_marked_on_the_page(Instrument $instrument, Level $level, string $tune): void
     {
         $marked = Marked::tune($tune, $instrument, $level);
-        $positions = array_filter(array_column(PencilLayer::of($marked->part), 'position', 'note'));
+        $positions = $marked->drawnAs('position');
         $hand = null;
         foreach ($marked->part->notes as $note) {
-            if ($note->fingering === null || $note->fingering->stop->finger === 0) {
+            if ($note->finger === null || $note->finger->fingering->stop->finger === 0) {
                 continue;
             }
-            if ($hand !== null && $hand !== $note->fingering->hand) {
+            if ($hand !== null && $hand !== $note->finger->fingering->hand) {
                 self::assertArrayHasKey($note->note->id, $positions, "the hand moves to {$note->note->id}");
             }
-            $hand = $note->fingering->hand;
+            $hand = $note->finger->fingering->hand;
         }
         self::assertSame(array_keys($positions), array_values(array_filter(array_map(static fn (NoteMark $note): ?string => isset($positions[$note->note->id]) ? $note->note->id : null, $marked->part->notes))));
     }
@@ -98,7 +101,7 @@ final class MarksComeBackTest extends TestCase
         $decided = Marked::tune($tune, level: Level::ThirdYear, decisions: [['note' => $free[$at]->note->id, 'position' => 3]])->part->notes;
 
         foreach (self::beyondTheNextRest($tune, $free, $at) as $index) {
-            self::assertEquals($free[$index]->fingering?->stop, $decided[$index]->fingering?->stop, "note {$index} of seed {$seed}");
+            self::assertEquals($free[$index]->finger?->fingering?->stop, $decided[$index]->finger?->fingering?->stop, "note {$index} of seed {$seed}");
         }
         self::assertCount(count($free), $decided);
     }

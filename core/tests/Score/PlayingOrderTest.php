@@ -10,6 +10,7 @@ use UprightPencil\Core\Score\Barline;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\DirectionSign;
+use UprightPencil\Core\Score\Jumps;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\PlayingOrder;
@@ -37,6 +38,25 @@ final class PlayingOrderTest extends TestCase
         yield 'D.S. al Coda' => ['. .S .to . .DS .C .', '1 2 3 4 5 2 3 6 7'];
         yield 'the last ending after a D.C.' => ['|:. .[1:| .[2F .DC', '1 2 1 3 4 1 3'];
         yield 'D.C. with nothing to stop it' => ['. .DC', '1 2 1 2'];
+        yield 'DC without dots' => ['. .F . .dc', '1 2 3 4 1 2'];
+        yield 'a repeat inside the coda' => ['. .to .DC .C .:| .', '1 2 3 1 2 4 5 4 5 6'];
+        yield 'endings inside the coda' => ['. .to .DC |:.C .[1:| .[2', '1 2 3 1 2 4 5 4 6'];
+        yield 'Coda as a word' => ['. .S .to . .DS .wc .', '1 2 3 4 5 2 3 6 7'];
+        yield 'endings of a second repeat without a sign' => ['. .:| . .[1:| .[2 .', '1 2 1 2 3 4 3 5 6'];
+        yield 'a D.C. that playback is told not to take' => ['. .no .', '1 2 3'];
+    }
+
+    #[DataProvider('roadMaps')]
+    public function test_a_repeat_goes_back_to_where_the_walk_goes(string $map): void
+    {
+        $order = self::orderOf($map)->visits;
+        foreach ($order as $number => $visit) {
+            $before = $order[$number - 1] ?? null;
+            if ($before !== null && $visit->measure <= $before->measure && ! str_contains($map, 'D')) {
+                self::assertSame($visit->measure, Jumps::of(self::partOf($map))->startOfRepeat($before->measure), $map);
+            }
+        }
+        self::assertNotSame([], $order);
     }
 
     public function test_visits_know_their_pass_and_whether_they_were_jumped_to(): void
@@ -55,12 +75,17 @@ final class PlayingOrderTest extends TestCase
     /** Each word is a measure: `|:` and `:|` repeats, `[1` endings, `xN` played N times, F, S, C, to, DC, DS. */
     private static function orderOf(string $map): PlayingOrder
     {
+        return PlayingOrder::of(self::partOf($map));
+    }
+
+    private static function partOf(string $map): Part
+    {
         $measures = [];
         foreach (explode(' ', $map) as $index => $word) {
             $measures[] = new Measure((string) ($index + 1), $index * 1920, 1920, items: self::signs($word), barlines: self::barlines($word));
         }
 
-        return PlayingOrder::of(new Part('P1', 'Violin', $measures));
+        return new Part('P1', 'Violin', $measures);
     }
 
     /** @return list<Direction> */
@@ -68,6 +93,9 @@ final class PlayingOrderTest extends TestCase
     {
         $words = static fn (string $text): Direction => new Direction(0, [new DirectionSign(DirectionKind::Words, $text)]);
         $signs = [];
+        str_contains($word, 'dc') && $signs[] = $words('DC al Fine');
+        str_contains($word, 'wc') && $signs[] = $words('Coda');
+        str_contains($word, 'no') && $signs[] = new Direction(0, sound: ['dacapo' => 'no']);
         str_contains($word, 'DC') && $signs[] = $words('D.C. al Fine');
         str_contains($word, 'DS') && $signs[] = $words('D. S. al Coda');
         str_contains($word, 'to') && $signs[] = $words('To Coda');

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Tests\Support;
 
+use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\HouseStyle;
+use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -40,7 +43,7 @@ final readonly class Marked
     /** “D U U D”; a dash for a note without direction. */
     public function bows(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => match ($mark->direction?->value) {
+        return implode(' ', array_map(static fn (NoteMark $mark): string => match ($mark->bow?->direction?->value) {
             'down' => 'D',
             'up' => 'U',
             default => '-',
@@ -50,13 +53,13 @@ final readonly class Marked
     /** “L2 1 0 H3”; a dash for a note that cannot be played. */
     public function fingers(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->fingering === null ? '-' : HouseStyle::usual()->finger($mark->fingering->stop->finger, $mark->fingering->stop->placement), $this->part->notes));
+        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger === null ? '-' : HouseStyle::usual()->finger($mark->finger->fingering->stop->finger, $mark->finger->fingering->stop->placement), $this->part->notes));
     }
 
     /** “A A D”: the string of each note. */
     public function strings(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->string ?? '-', $this->part->notes));
+        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger->string ?? '-', $this->part->notes));
     }
 
     /** “n4=hook n9=change@3:2”: what the bow does besides alternating. */
@@ -64,9 +67,9 @@ final readonly class Marked
     {
         $actions = [];
         foreach ($this->part->notes as $mark) {
-            $changes = implode('/', array_map(static fn (array $change): string => "{$change['measure']}:{$change['beat']}", $mark->changes));
-            if ($mark->bowAction !== null) {
-                $actions[] = "{$mark->note->id}={$mark->bowAction->value}".($changes === '' ? '' : "@{$changes}");
+            $changes = implode('/', array_map(static fn (HeldChange $change): string => "{$change->measure}:{$change->beat}", $mark->bow->changes ?? []));
+            if ($mark->bow?->action !== null) {
+                $actions[] = "{$mark->note->id}={$mark->bow->action->value}".($changes === '' ? '' : "@{$changes}");
             }
         }
 
@@ -76,13 +79,13 @@ final readonly class Marked
     /** @return list<string> what neither marks nor plan have mended: “stuck-at-end 1” */
     public function openFindings(): array
     {
-        return array_values(array_map(static fn ($finding): string => "{$finding->code} {$finding->measure}", array_filter($this->part->findings, static fn ($finding): bool => ! $finding->mended)));
+        return array_values(array_map(static fn ($finding): string => "{$finding->code} {$finding->place->measure}", array_filter($this->part->findings, static fn ($finding): bool => ! $finding->mended)));
     }
 
     /** @return list<string> “downbeat-up 3” */
     public function findings(): array
     {
-        return array_map(static fn ($finding): string => "{$finding->code} {$finding->measure}", $this->part->findings);
+        return array_map(static fn ($finding): string => "{$finding->code} {$finding->place->measure}", $this->part->findings);
     }
 
     public function note(string $id): NoteMark
@@ -93,5 +96,30 @@ final readonly class Marked
             }
         }
         throw new \OutOfBoundsException("There is no note {$id}.");
+    }
+
+    /** The finger of a note as the page writes it. */
+    public function written(string $id): string
+    {
+        return (string) (new MarkedPage($this->part))->finger($this->note($id));
+    }
+
+    /** @return list<DrawnMark> */
+    public function drawn(): array
+    {
+        return (new MarkedPage($this->part))->marks();
+    }
+
+    /** @return array<string, string> note id => what is drawn there of one kind: its text, or where it leads */
+    public function drawnAs(string $kind): array
+    {
+        $drawn = [];
+        foreach ($this->drawn() as $mark) {
+            if ($mark->kind->name() === $kind) {
+                $drawn[$mark->note->note->id] = $mark->text ?? $mark->to ?? $mark->from ?? $kind;
+            }
+        }
+
+        return $drawn;
     }
 }

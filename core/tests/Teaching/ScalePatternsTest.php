@@ -75,7 +75,7 @@ final class ScalePatternsTest extends TestCase
         $notes = Marked::score($score, new Settings(ClassProfile::of($level), $instrument))->part->notes;
         $up = array_slice($notes, 0, intdiv(count($notes), 2) + 1);
 
-        self::assertSame($fingers, implode(' ', array_map(static fn (NoteMark $note): string => $note->fingering === null ? '-' : HouseStyle::usual()->finger($note->fingering->stop->finger, $note->fingering->stop->placement), $up)));
+        self::assertSame($fingers, implode(' ', array_map(static fn (NoteMark $note): string => $note->finger === null ? '-' : HouseStyle::usual()->finger($note->finger->fingering->stop->finger, $note->finger->fingering->stop->placement), $up)));
     }
 
     /** @return iterable<string, array{Instrument, Level, ScaleMode, string, int, string}> */

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\StandTerm;
-use UprightPencil\Core\Fingering\Step;
-use UprightPencil\Core\Fingering\Stop;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Grips\Stop;
+use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Strings\HandSize;
 use UprightPencil\Core\Strings\LowFirst;
 use UprightPencil\Core\Strings\Placement;

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 use UprightPencil\Core\Strings\Placement;
 
 /** A set hand puts neighbouring fingers a half or a whole step apart. */
@@ -31,7 +30,7 @@ final class FingerSpacing implements MoveTerm
             : 'Neighbouring fingers are more than a whole step or less than a half step apart.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         [$low, $high] = $from->lead()->finger < $to->lead()->finger ? [$from->lead(), $to->lead()] : [$to->lead(), $from->lead()];
         if ($low->finger === 0 || $low->placement === Placement::Harmonic || $high->placement === Placement::Harmonic || $low->finger === $high->finger || $from->hand !== $to->hand || abs($low->string - $high->string) > 1) {

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\StandTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Step;
 
 /** Violin and viola only: on cello and bass the fourth finger is as good as any. */
 final class FourthFinger implements StandTerm

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\StandTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Strings\Placement;
 
 final class HandPosition implements StandTerm

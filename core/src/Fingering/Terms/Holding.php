@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 
 /** The figure goes there and back: a finger that can stay down in between is at rest. */
 final class Holding implements MoveTerm
@@ -23,10 +22,10 @@ final class Holding implements MoveTerm
         return 'A finger is lifted that the next note but one needs again.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $held = $from->lead();
-        if (! $step->returns || $held->finger === 0) {
+        if (! $approach->returns || $held->finger === 0) {
             return 0.0;
         }
         $stays = $from->hand === $to->hand && match (true) {

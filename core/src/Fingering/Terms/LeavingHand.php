@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 
 final class LeavingHand implements MoveTerm
 {
@@ -22,8 +21,8 @@ final class LeavingHand implements MoveTerm
         return 'The hand leaves a place that it needs again within the measure.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
-        return $from->hand !== $to->hand && $step->comesBack && ! $step->afterRest() && ! $from->isOpen() ? self::AND_BACK : 0.0;
+        return $from->hand !== $to->hand && $approach->comesBack && ! $approach->afterRest && ! $from->isOpen() ? self::AND_BACK : 0.0;
     }
 }

@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 
-/** A slide or a bar that somebody decided is kept whenever any fingers can. */
+/** A slide, a bar or a shift that somebody decided is kept whenever any fingers can. */
 final class Linked implements MoveTerm
 {
     /** More than any fingering of two notes costs otherwise. */
@@ -21,11 +20,11 @@ final class Linked implements MoveTerm
 
     public function sentence(): string
     {
-        return 'A slide or a bar was decided here.';
+        return 'A slide, a bar or a shift was decided here.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
-        return $step->link === null || $step->link->joins($from->lead(), $to->lead()) ? 0.0 : self::NOT_KEPT;
+        return $approach->link === null || $approach->link->isKept($from, $to) ? 0.0 : self::NOT_KEPT;
     }
 }

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 use UprightPencil\Core\Strings\OpenStrings;
 
 /** The school's rule for a note that is both an open string and a fourth finger on the string below. */
@@ -29,27 +28,27 @@ final class OpenOrFour implements MoveTerm
         return 'Open string or fourth finger, against what this class does.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         return match ($this->school) {
             OpenStrings::Open => $this->isFour($to) ? self::AGAINST_SCHOOL : 0.0,
             OpenStrings::Four => $this->isAvoidableOpen($to) ? self::AGAINST_SCHOOL : 0.0,
-            OpenStrings::UpOpenDownFour => $this->againstDirection($from, $to, $step),
+            OpenStrings::UpOpenDownFour => $this->againstDirection($from, $to, $approach),
         };
     }
 
-    private function againstDirection(Grip $from, Grip $to, Step $step): float
+    private function againstDirection(Grip $from, Grip $to, Approach $approach): float
     {
         $crosses = $to->lead()->string <=> $from->lead()->string;
-        $openDown = $this->isAvoidableOpen($from) && $step->rise < 0 && $crosses < 0;
-        $fourUp = $this->isFour($from) && $step->rise > 0 && $crosses > 0;
+        $openDown = $this->isAvoidableOpen($from) && $approach->rise < 0 && $crosses < 0;
+        $fourUp = $this->isFour($from) && $approach->rise > 0 && $crosses > 0;
 
         return $openDown || $fourUp ? self::AGAINST_SCHOOL : 0.0;
     }
 
     private function isFour(Grip $grip): bool
     {
-        return $grip->lead()->finger === 4 && $grip->lead()->offset === self::FIFTH;
+        return $grip->lead()->finger === 4 && $grip->lead()->offset === self::FIFTH && ! $grip->lead()->isOnTopString();
     }
 
     private function isAvoidableOpen(Grip $grip): bool

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 use UprightPencil\Core\Strings\ChromaticSchool;
 
 final class SameFinger implements MoveTerm
@@ -23,14 +22,14 @@ final class SameFinger implements MoveTerm
         return 'One finger plays two different notes: it slides a half step, hops to the next string, or (at the same place) bars two strings.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $a = $from->lead();
         $b = $to->lead();
-        if ($a->finger === 0 || $a->finger !== $b->finger || $step->afterRest()) {
+        if ($a->finger === 0 || $a->finger !== $b->finger || $approach->afterRest) {
             return 0.0;
         }
-        $fast = $step->isFast() ? 1 : 0;
+        $fast = $approach->fast ? 1 : 0;
         if ($a->string !== $b->string) {
             return $a->place() === $b->place() ? 0.25 * (1 + $fast) : 0.7 + 0.5 * $fast;
         }
@@ -44,6 +43,6 @@ final class SameFinger implements MoveTerm
             ChromaticSchool::Neighbours => 6.0,
         };
 
-        return 0.5 * $school * (1 + $fast) * ($step->slurred && $fast === 0 ? 0.6 : 1.0);
+        return 0.5 * $school * (1 + $fast) * ($approach->slurred && $fast === 0 ? 0.6 : 1.0);
     }
 }

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 use UprightPencil\Core\Strings\Placement;
 
 final class Shift implements MoveTerm
@@ -30,7 +29,7 @@ final class Shift implements MoveTerm
         return 'The hand moves; farther, inside a slur or on short notes is dearer; after a rest, an open string or a harmonic, or with one finger to guide, cheaper.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $way = abs($to->hand - $from->hand);
         if ($way === 0) {
@@ -40,9 +39,9 @@ final class Shift implements MoveTerm
         $crawls = $way === 1 && ($this->chromatic || $guided || $from->position === $to->position || min($from->position, $to->position) < 1);
         $cost = $crawls ? 1.2 : 1.8 + 0.25 * $way;
         $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && $to->lead()->placement !== Placement::Harmonic && ! $guided ? ($this->chromatic ? self::UP_ON_LOW_STRINGS : self::UP_TO_ANOTHER_FINGER) : 0.0;
-        $cost *= $step->slurred ? 1.5 : 1.0;
-        $cost *= $step->isFast() ? 1.4 : 1.0;
-        if ($step->afterRest()) {
+        $cost *= $approach->slurred ? 1.5 : 1.0;
+        $cost *= $approach->fast ? 1.4 : 1.0;
+        if ($approach->afterRest) {
             return $cost * 0.3;
         }
         if ($from->isOpen() || $from->lead()->placement === Placement::Harmonic) {

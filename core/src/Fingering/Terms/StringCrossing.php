@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\MoveTerm;
-use UprightPencil\Core\Fingering\Step;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
 
 final class StringCrossing implements MoveTerm
 {
@@ -23,19 +22,19 @@ final class StringCrossing implements MoveTerm
         return 'The bow changes string; skipping one, there and back, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
     }
 
-    public function cost(Grip $from, Grip $to, Step $step): float
+    public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $strings = abs($to->lead()->string - $from->lead()->string);
         if ($strings === 0) {
             return 0.0;
         }
         $cost = 0.55 + 1.2 * ($strings - 1);
-        if ($step->afterRest()) {
+        if ($approach->afterRest) {
             return $cost * 0.2;
         }
 
-        $cost *= $step->returns ? self::THERE_AND_BACK : 1.0;
+        $cost *= $approach->returns ? self::THERE_AND_BACK : 1.0;
 
-        return $cost * ($step->slurred ? 1.6 : 1.0) * ($step->isFast() ? 1.5 : 1.0);
+        return $cost * ($approach->slurred ? 1.6 : 1.0) * ($approach->fast ? 1.5 : 1.0);
     }
 }

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Terms;
 
-use UprightPencil\Core\Fingering\Grip;
-use UprightPencil\Core\Fingering\StandTerm;
-use UprightPencil\Core\Fingering\Step;
-use UprightPencil\Core\Fingering\Stop;
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Grips\Stop;
+use UprightPencil\Core\Fingering\Line\Step;
 
 /** Such grips are only tried where no other plays the note; the cost finds the one nearest to what is known. */
 final class Untaught implements StandTerm

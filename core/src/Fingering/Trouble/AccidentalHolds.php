@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-use UprightPencil\Core\Fingering\PlayedNote;
-
 /** An accidental that still holds later in the measure, or that a tie carries over the barline and the next note does not have. */
 final class AccidentalHolds implements Detector
 {

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** A letter that is used both natural and altered in one phrase. */
 final class BothForms implements Detector
 {

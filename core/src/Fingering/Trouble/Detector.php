@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** Looks for one kind of place that students stumble over. */
 interface Detector
 {

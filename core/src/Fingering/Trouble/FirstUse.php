@@ -4,25 +4,25 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\FirstUses;
-use UprightPencil\Core\Fingering\Newness;
-use UprightPencil\Core\Fingering\PlayedLine;
-
-/** What this class has not been taught, or has only just learned, where it first comes. */
-final class FirstUse implements Detector
+/** A position, finger, string, key or technique where a part first needs it. */
+final readonly class FirstUse
 {
-    public function find(PlayedLine $line): array
-    {
-        $spots = [];
-        foreach (FirstUses::of($line) as $use) {
-            if ($use->newness !== Newness::Known) {
-                $new = $use->newness === Newness::NotTaught;
-                $spots[] = new TroubleSpot('first-use', $use->what, $new ? 2.4 : 0.6, $use->at, $new
-                    ? "{$use->spoken()} has not been taught to this class; it first comes here with {$use->at->name()}."
-                    : "{$use->spoken()} is among the newest things this class knows; it first comes here with {$use->at->name()}.");
-            }
-        }
+    /**
+     * @param  string  $kind  key, position, finger, string or technique
+     * @param  string  $what  “D major”, “third position”, “low 2”, “the E string”, “a slide”
+     * @param  int  $times  how many notes need it
+     */
+    public function __construct(
+        public string $kind,
+        public string $what,
+        public Newness $newness,
+        public PlayedNote $at,
+        public int $times,
+    ) {}
 
-        return $spots;
+    /** For the start of a sentence. */
+    public function spoken(): string
+    {
+        return ucfirst($this->kind === 'key' ? "the key of {$this->what}" : $this->what);
     }
 }

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** Fast crossings over a string, and rocking between strings under a slur. */
 final class HardCrossings implements Detector
 {

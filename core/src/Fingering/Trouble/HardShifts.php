@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-use UprightPencil\Core\Fingering\PlayedNote;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 

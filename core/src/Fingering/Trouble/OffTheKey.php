@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** A note that contradicts the key signature. */
 final class OffTheKey implements Detector
 {

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\FingerPatterns;
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** The finger pattern changes, on one string or from one string to the next. */
 final class PatternChanges implements Detector
 {

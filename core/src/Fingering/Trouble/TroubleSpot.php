@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedNote;
-
 /** A place that students stumble over, with the reason and, where it helps, a drill. */
 final readonly class TroubleSpot
 {

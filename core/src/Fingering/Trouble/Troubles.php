@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** All detectors, in one visible list. */
 final class Troubles
 {
@@ -20,7 +18,7 @@ final class Troubles
             new OffTheKey,
             new AccidentalHolds,
             new BothForms,
-            new FirstUse,
+            new FirstTime,
             new PatternChanges,
             new WideIntervals,
             new HardShifts,

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-use UprightPencil\Core\Fingering\PlayedLine;
-
 /** Augmented seconds and tritones between neighbours: hard to hear, so hard to place. */
 final class WideIntervals implements Detector
 {

@@ -54,13 +54,13 @@ final class DirectionReader
         $kind = DirectionKind::tryFrom($sign->localName ?? '') ?? DirectionKind::Other;
         $text = match ($kind) {
             DirectionKind::Words, DirectionKind::Rehearsal => trim($sign->textContent),
-            DirectionKind::Wedge => $sign->getAttribute('type'),
+            DirectionKind::Wedge, DirectionKind::Dashes => $sign->getAttribute('type'),
             DirectionKind::Dynamics => self::dynamic($sign),
             default => '',
         };
         $tempo = $kind === DirectionKind::Metronome ? self::tempo($sign) : null;
 
-        return new DirectionSign($kind, $text, $tempo, Dom::verbatim($sign));
+        return new DirectionSign($kind, $text, $tempo, Dom::verbatim($sign), max(1, (int) $sign->getAttribute('number')));
     }
 
     private static function dynamic(\DOMElement $dynamics): string

@@ -168,6 +168,7 @@ final class PartWriter
         return match ($sign->kind) {
             DirectionKind::Dynamics => Xml::element('dynamics', "<{$sign->text}/>"),
             DirectionKind::Wedge => Xml::element('wedge', '', ['type' => $sign->text]),
+            DirectionKind::Dashes => Xml::element('dashes', '', ['type' => $sign->text, 'number' => $sign->number]),
             DirectionKind::Segno, DirectionKind::Coda => "<{$sign->kind->value}/>",
             DirectionKind::Metronome => Xml::element('metronome', Xml::text('beat-unit', 'quarter').Xml::text('per-minute', (string) $sign->tempo)),
             DirectionKind::Rehearsal => Xml::text('rehearsal', $sign->text),

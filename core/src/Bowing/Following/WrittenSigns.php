@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Following;
+
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Strings\Density;
+
+/**
+ * Chooses which directions are written on the page: the fewest that leave no doubt (`bowing.md`, “Marks on the page”), with
+ * a reminder after a long silence, and for beginners about once a line.
+ */
+final readonly class WrittenSigns
+{
+    /** A line of a school part holds about this many measures. */
+    private const LINE_MEASURES = 4;
+
+    /**
+     * @param  BowMarks  $fixed  printed and decided marks, which are always written
+     * @param  Beats  $beats  a measure of silence is followed by a sign as a reminder
+     */
+    public function __construct(
+        private BowMarks $fixed,
+        private Beats $beats,
+        private Density $density,
+    ) {}
+
+    /** @return array<int, true> stroke indexes */
+    public function on(BowedLine $line): array
+    {
+        $written = [];
+        $reminded = null;
+        foreach ($line->played as $bowed) {
+            $stroke = $line->strokes[$bowed->stroke];
+            $measure = $stroke->first()->measure;
+            if ($stroke->changed || $stroke->continues) {
+                continue;
+            }
+            if ($this->isNeeded($bowed, $stroke) || $this->reminds($bowed, $stroke, $reminded === null ? null : $measure - $reminded)) {
+                $written[$bowed->stroke] = true;
+                $reminded = $measure;
+            }
+        }
+
+        return $written;
+    }
+
+    private function isNeeded(BowedStroke $bowed, Stroke $stroke): bool
+    {
+        return $bowed->before === null
+            || $bowed->before === $bowed->direction
+            || $bowed->fresh
+            || $bowed->jumped
+            || BowFollower::lock($stroke, $this->fixed) !== null;
+    }
+
+    private function reminds(BowedStroke $bowed, Stroke $stroke, ?int $measuresAgo): bool
+    {
+        return match ($this->density) {
+            Density::Sparse => false,
+            Density::Usual => $stroke->gap >= $this->beats->measureTicksAt($stroke->start),
+            Density::FirstYear => $stroke->gap >= intdiv($this->beats->measureTicksAt($stroke->start), 2)
+                || ($measuresAgo !== null && $measuresAgo >= self::LINE_MEASURES && $stroke->first()->first()->onset === 0 && $bowed->action === null),
+        };
+    }
+}

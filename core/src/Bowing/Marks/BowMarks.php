@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Marks;
+
+use UprightPencil\Core\Score\BowSign;
+
+/** What is fixed about the bow, by note id: printed signs, the director's decisions, or a plan. */
+final readonly class BowMarks
+{
+    /**
+     * @param  array<string, BowSign>  $directions
+     * @param  array<string, BowAction>  $actions
+     * @param  array<string, true>  $struck  notes that are played as they come: a slur over them is struck
+     * @param  array<string, true>  $hooked  notes whose dotted pairs are hooked
+     * @param  array<string, true>  $paired  notes of which the second and third of three equal beats are hooked
+     * @param  array<string, int>  $times  how many changes a held note has, or how many desks a stagger is for
+     * @param  array<int, true>  $cuts  ticks at which a change on a held note is printed
+     * @param  array<string, BowPlace>  $places
+     * @param  array<string, StrokeType>  $types
+     * @param  array<string, BowAmount>  $amounts
+     */
+    public function __construct(
+        public array $directions = [],
+        public array $actions = [],
+        public array $struck = [],
+        public array $hooked = [],
+        public array $paired = [],
+        public array $times = [],
+        public array $cuts = [],
+        public array $places = [],
+        public array $types = [],
+        public array $amounts = [],
+    ) {}
+
+    /** These marks with others laid over them. */
+    public function and(self $others): self
+    {
+        return new self(
+            $others->directions + $this->directions,
+            $others->actions + $this->actions,
+            $others->struck + $this->struck,
+            $others->hooked + $this->hooked,
+            $others->paired + $this->paired,
+            $others->times + $this->times,
+            $others->cuts + $this->cuts,
+            $others->places + $this->places,
+            $others->types + $this->types,
+            $others->amounts + $this->amounts,
+        );
+    }
+
+    /** @param BowSign|null $sign null: no sign on the note any more */
+    public function turned(string $note, ?BowSign $sign): self
+    {
+        return new self(self::set($this->directions, $note, $sign), $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, $this->places, $this->types, $this->amounts);
+    }
+
+    /** @param BowAction|null $action null: nothing is done at the note any more */
+    public function acted(string $note, ?BowAction $action, ?int $times = null): self
+    {
+        return new self($this->directions, self::set($this->actions, $note, $action), $this->struck, $this->hooked, $this->paired, self::set($this->times, $note, $times), $this->cuts, $this->places, $this->types, $this->amounts);
+    }
+
+    public function placed(string $note, BowPlace $place): self
+    {
+        return new self($this->directions, $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, self::set($this->places, $note, $place), $this->types, $this->amounts);
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<string, T>  $marks
+     * @param  T|null  $value
+     * @return array<string, T>
+     */
+    private static function set(array $marks, string $note, mixed $value): array
+    {
+        unset($marks[$note]);
+
+        return $value === null ? $marks : $marks + [$note => $value];
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Planning;
+
+use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Terms\BowTerms;
+use UprightPencil\Core\Bowing\Terms\Kept;
+use UprightPencil\Core\Bowing\Terms\PlanPlace;
+use UprightPencil\Core\Bowing\Terms\Way;
+use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Search\ShortestPath;
+
+/**
+ * Plans the bow for a line: alternation is free; hooks, retakes, changes, splits, struck slurs and strong beats on an
+ * up-bow cost (`Terms`), and the cheapest sum wins. Printed and decided marks are fixed, so that the way to a note that is
+ * locked is worked back from it.
+ */
+final readonly class Planner
+{
+    public function __construct(
+        private Beats $beats,
+        private WayFinder $ways,
+        private BowTerms $terms,
+    ) {}
+
+    /**
+     * @param  list<Stroke>  $strokes  in written order
+     * @param  BowSign|null  $before  the direction that the line is entered from; null at the start of a part
+     * @param  BowSign|null  $after  the direction that follows it, where that is known
+     * @param  bool  $ends  the line's last stroke is the last of the part
+     */
+    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null, ?BowSign $after = null, bool $ends = true): Plan
+    {
+        $places = [];
+        foreach (array_keys($strokes) as $index) {
+            $places[] = new PlanPlace($strokes, $index, $marks, $this->beats, $before, $ends);
+        }
+        $turns = [];
+        $path = ShortestPath::through(
+            array_map(fn (PlanPlace $at): array => $this->layer($at), $places),
+            fn (Way $way, int $index): float => $this->terms->standing($way, $places[$index]) + Kept::standing($way, $places[$index], $after),
+            function (Way $from, Way $to, int $index) use ($places, &$turns): float {
+                // Many ways, but only four turns.
+                $end = $from->end();
+
+                return $turns[$index][$end->value][$to->start->value] ??= $this->terms->turning($end, $to->start, $places[$index]);
+            },
+        );
+
+        return $this->planOf($places, $path->states, $path->cost);
+    }
+
+    /** @return non-empty-list<Way> */
+    private function layer(PlanPlace $at): array
+    {
+        $decided = false;
+        foreach ($at->stroke->events as $event) {
+            $decided = $decided || isset($at->marks->actions[$event->first()->id]);
+        }
+
+        return $this->ways->ways($at->stroke, $at->lock === null || $at->stroke->hooked ? [] : [$at->lock], $decided);
+    }
+
+    /**
+     * @param  list<PlanPlace>  $places
+     * @param  list<Way>  $ways
+     */
+    private function planOf(array $places, array $ways, float $cost): Plan
+    {
+        $marks = new BowMarks;
+        $planned = [];
+        foreach ($places as $index => $at) {
+            if ($at->stroke->id() === null) {
+                continue;
+            }
+            $done = [...$this->turned($at, $ways[$index], $ways[$index - 1] ?? null), ...$this->inside($at, $ways[$index])];
+            array_push($planned, ...$done);
+        }
+        $directions = $this->directions($places, $ways, $planned);
+        $actions = $times = [];
+        foreach ($planned as $action) {
+            $actions[$action->note()] = $action->action;
+            $action->times === null || $times[$action->note()] = $action->times;
+        }
+
+        return new Plan(new BowMarks($directions, $actions, times: $times), $planned, $cost, $ways);
+    }
+
+    /**
+     * Where the plan has to say a direction: at every start, where it hooks or retakes, and after a stagger.
+     *
+     * @param  list<PlanPlace>  $places
+     * @param  list<Way>  $ways
+     * @param  list<PlannedAction>  $planned
+     * @return array<string, BowSign>
+     */
+    private function directions(array $places, array $ways, array $planned): array
+    {
+        $directions = [];
+        foreach ($places as $index => $at) {
+            if ($at->stroke->id() !== null && ($index === 0 || $at->isFree())) {
+                $directions[$at->stroke->id()] = $ways[$index]->start;
+            }
+        }
+        foreach ($planned as $action) {
+            $action->sign === null || $directions[$action->note()] = $action->sign;
+        }
+
+        return $directions;
+    }
+
+    /** @return list<PlannedAction> the hook or retake with which a stroke goes on in the direction of the one before */
+    private function turned(PlanPlace $at, Way $way, ?Way $before): array
+    {
+        $id = $at->stroke->id();
+        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->isFree() || $at->lock !== null || $at->action !== null) {
+            return [];
+        }
+        $cost = $this->terms->turning($way->start, $way->start, $at);
+
+        return [$at->stroke->gap > 0
+            ? new PlannedAction($at->stroke->first()->index, BowAction::Retake, [$id], $cost, $way->start)
+            : new PlannedAction($at->stroke->first()->index, BowAction::Hook, [$at->before->last()->first()->id, $id], $cost, $way->start)];
+    }
+
+    /** @return list<PlannedAction> changes, splits and struck slurs */
+    private function inside(PlanPlace $at, Way $way): array
+    {
+        $cost = $way->action === null ? 0.0 : $this->terms->standing(new Way(BowSign::Down, $way->turns, $way->action, [], $way->needed), $at);
+        if ($way->action === BowAction::Split) {
+            return array_map(static fn ($event): PlannedAction => new PlannedAction($event->index, BowAction::Split, [$event->first()->id], $cost / count($way->at)), $way->at);
+        }
+
+        return $way->action === null ? [] : [new PlannedAction($at->stroke->first()->index, $way->action, [$at->stroke->first()->first()->id], $cost, null, $way->turns)];
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Terms;
+
+/** One reason why a bowing is dear. Costs are points: 1 is about an up-bow on a downbeat in the strong-beat school. */
+interface BowTerm
+{
+    /** The name under which a profile can weigh it. */
+    public function name(): string;
+
+    /** What it is about, for a teacher. */
+    public function sentence(): string;
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Terms;
+
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Score\BowSign;
+
+final readonly class Entry implements WayTerm
+{
+    /** Beyond what its beat costs. */
+    private const UP = 0.6;
+
+    private const UP_AS_IT_COMES = 1.0;
+
+    public function __construct(private BowingSchool $school) {}
+
+    public function name(): string
+    {
+        return 'entry';
+    }
+
+    public function sentence(): string
+    {
+        return 'An entry, or the long last note, falls on an up-bow.';
+    }
+
+    public function cost(Way $way, PlanPlace $at): float
+    {
+        $resolution = $at->beats->resolution;
+        if ($way->start === BowSign::Down || $at->stroke->changed || $at->stroke->continues || $at->strength < 0.5) {
+            return 0.0;
+        }
+        $asksDown = $at->stroke->isEntry($resolution) || ($at->isLast() && $at->stroke->isLong($resolution));
+
+        return $asksDown ? ($this->school === BowingSchool::AsItComes ? self::UP_AS_IT_COMES : self::UP) : 0.0;
+    }
+}

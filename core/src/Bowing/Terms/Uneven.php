@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Bowing\Terms;
+
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Bowing\Strokes\Figures;
+use UprightPencil\Core\Score\BowSign;
+
+final readonly class Uneven implements TurnTerm
+{
+    private const EACH_TIME = 0.7;
+
+    public function __construct(private BowingSchool $school) {}
+
+    public function name(): string
+    {
+        return 'uneven';
+    }
+
+    public function sentence(): string
+    {
+        return 'A long–short rhythm is bowed as it comes: the short note has to bring the whole bow back.';
+    }
+
+    public function cost(BowSign $from, BowSign $to, PlanPlace $at): float
+    {
+        return $from !== $to && $this->school !== BowingSchool::AsItComes && Figures::isMarch($at->strokes, $at->index, $at->beats) ? self::EACH_TIME : 0.0;
+    }
+}

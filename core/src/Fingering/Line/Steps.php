@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Line;
+
+use UprightPencil\Core\Fingering\Grips\Candidates;
+use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\TempoMap;
+
+/** Looks at what lies around each event of a line: time, rests, slurs, loudness, and what comes back. */
+final readonly class Steps
+{
+    /** A grace note takes about this long, in seconds. */
+    private const GRACE_SECONDS = 0.1;
+
+    /** What comes before the first event of a line: all the time in the world, in seconds. */
+    private const BEFORE_THE_START = 60.0;
+
+    /** The degree of p (`Dynamics::DEGREES`). */
+    private const SOFT = 1.0;
+
+    public function __construct(
+        private TempoMap $tempo,
+        private Dynamics $dynamics,
+    ) {}
+
+    /**
+     * @param  array<int, true>  $joined  events (by their place in the line) that share a slur with the event before them
+     * @return list<Step> one for each event that can be played
+     */
+    public function of(Candidates $candidates, array $joined): array
+    {
+        $events = $candidates->events;
+        $pitches = array_map(static fn (Event $event): int => $event->first()->pitch?->midi() ?? 0, $events);
+        $steps = [];
+        foreach ($events as $place => $event) {
+            $next = $events[$place + 1] ?? null;
+            $steps[] = new Step(...[
+                ...$this->time($candidates, $place),
+                'slurred' => isset($joined[$event->index]),
+                'slurredOn' => $next !== null && isset($joined[$next->index]),
+                'soft' => $this->dynamics->at($event->start) <= self::SOFT,
+                'returns' => $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
+                'comesBack' => $place > 0 && $this->comesBack($events, $pitches, $place),
+                'printed' => $candidates->suggested[$place],
+            ]);
+        }
+
+        return $steps;
+    }
+
+    /** @return array{secondsBefore: float, restBefore: float, rise: int, seconds: float} */
+    private function time(Candidates $candidates, int $place): array
+    {
+        $event = $candidates->events[$place];
+        $before = $candidates->events[$place - 1] ?? null;
+        $seconds = $event->isGrace() ? self::GRACE_SECONDS : $this->tempo->seconds($candidates->ends[$place] - $event->start, $event->start);
+        if ($before === null) {
+            return ['secondsBefore' => self::BEFORE_THE_START, 'restBefore' => self::BEFORE_THE_START, 'rise' => 0, 'seconds' => $seconds];
+        }
+
+        return [
+            'secondsBefore' => max(self::GRACE_SECONDS, $this->tempo->seconds($event->start - $before->start, $before->start)),
+            'restBefore' => $before->isGrace() ? 0.0 : max(0.0, $this->tempo->seconds($event->start - $candidates->ends[$place - 1], $before->start)),
+            'rise' => ($event->first()->pitch?->midi() ?? 0) - ($before->first()->pitch?->midi() ?? 0),
+            'seconds' => $seconds,
+        ];
+    }
+
+    /**
+     * Whether the note before is heard again in this measure.
+     *
+     * @param  list<Event>  $events
+     * @param  list<int>  $pitches
+     */
+    private function comesBack(array $events, array $pitches, int $place): bool
+    {
+        for ($later = $place + 1; ($events[$later] ?? null)?->measure === $events[$place]->measure; $later++) {
+            if ($pitches[$later] === $pitches[$place - 1]) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

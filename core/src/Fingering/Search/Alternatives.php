@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Search;
+
+use UprightPencil\Core\Fingering\Grips\Grip;
+
+/**
+ * The other ways to finger a line: at each note the search is made again with this finger forbidden, and the path between
+ * the neighbours that stay is compared with the chosen one, term by term. No reason is stored text; it comes from the terms.
+ */
+final readonly class Alternatives
+{
+    /** Notes to either side that may change with the one that is forced. */
+    private const REACH = 12;
+
+    /** Points that changing a note wherever it comes may cost at most. */
+    private const ALL_AT_ONCE = 8.0;
+
+    /** Notes of one hand that are tried in the old one. */
+    private const LONGEST_HAND = 32;
+
+    /**
+     * @param  list<Grip>  $grips  the chosen way, one for each event
+     * @param  list<int>  $phrases  for each event its phrase
+     */
+    public function __construct(
+        private FingeringSearch $search,
+        private array $grips,
+        private array $phrases,
+    ) {}
+
+    /** Why a note is fingered as it is: the cheapest way in which it has another finger or string. Null when there is none. */
+    public function insteadOf(int $index): ?Alternative
+    {
+        return $this->forced($index, max(0, $index - self::REACH), min(count($this->grips) - 1, $index + self::REACH));
+    }
+
+    /**
+     * What a shift saves: the cheapest way in which the notes of the new hand are played in the old one or, where that does not
+     * reach them, in another position. Null when the hand does not move to this note, or there is no such way.
+     */
+    public function withoutShift(int $index): ?Alternative
+    {
+        $hand = $this->grips[$index]->hand;
+        $before = $index;
+        while ($before > 0 && $this->grips[$before - 1]->isOpen()) {
+            $before--;
+        }
+        $left = $this->grips[$before - 1] ?? null;
+        if ($left === null || $this->grips[$index]->isOpen() || $left->hand === $hand) {
+            return null;
+        }
+        $last = $index;
+        while (isset($this->grips[$last + 1]) && $this->grips[$last + 1]->hand === $hand && $last - $index < self::LONGEST_HAND) {
+            $last++;
+        }
+        $forced = $this->allWith($index, $last, static fn (Grip $grip): bool => $grip->hand === $left->hand)
+            ?? $this->allWith($index, $last, fn (Grip $grip): bool => $grip->position !== $this->grips[$index]->position);
+
+        return $forced === null ? null : $this->compared($forced, max(0, $index - self::REACH), min(count($this->grips) - 1, $last + self::REACH));
+    }
+
+    /**
+     * @param  \Closure(Grip): bool  $wanted
+     * @return array<int, non-empty-list<Grip>>|null place => the grips wanted there; null when some note has none
+     */
+    private function allWith(int $from, int $to, \Closure $wanted): ?array
+    {
+        $forced = [];
+        for ($place = $from; $place <= $to; $place++) {
+            $grips = $this->search->gripsThat($place, $wanted);
+            if ($grips === []) {
+                return null;
+            }
+            $forced[$place] = $grips;
+        }
+
+        return $forced;
+    }
+
+    /** @return int|null the place of a note in the search */
+    public function indexOf(string $note): ?int
+    {
+        foreach ($this->search->events as $index => $event) {
+            foreach ($event->notes as $head) {
+                if ($head->id === $note) {
+                    return $index;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * For every phrase the cheapest ways that differ, in order of cost.
+     *
+     * @return list<Alternative>
+     */
+    public function best(int $count): array
+    {
+        $found = [];
+        foreach ($count > 0 ? $this->stretches() : [] as [$from, $to]) {
+            array_push($found, ...$this->ways($from, $to, $from, $to, $count));
+        }
+
+        return $found;
+    }
+
+    /**
+     * The cheapest ways to finger a span, or the phrase around a single note, that differ in what was selected.
+     *
+     * @param  int  $from  place of the first selected note
+     * @param  int  $to  place of the last
+     * @return list<Alternative> in order of cost
+     */
+    public function forSpan(int $from, int $to, int $count): array
+    {
+        [$start, $end] = [$from, $to];
+        foreach ($this->stretches() as [$first, $last]) {
+            // What is around the selection in its phrases adapts to it.
+            $start = $first <= $from && $from <= $last ? $first : $start;
+            $end = $first <= $to && $to <= $last ? $last : $end;
+        }
+
+        return $this->ways($from, $to, $start, $end, $count);
+    }
+
+    /**
+     * Each selected note is given its other fingers in turn, and what is around it adapts; so is every note at once that comes
+     * more than once with the same finger. Of ways that change one note alike only the cheapest is told.
+     *
+     * @param  int  $first  place of the first note that has to differ
+     * @param  int  $last  place of the last such note
+     * @param  int  $from  place of the first note that may differ
+     * @param  int  $to  place of the last such note
+     * @return list<Alternative> in order of cost
+     */
+    private function ways(int $first, int $last, int $from, int $to, int $count): array
+    {
+        $ways = $alike = [];
+        for ($index = $first; $index <= $last; $index++) {
+            foreach ($this->search->fingersBeside($index, $this->grips[$index]) as $finger => [$least, $grips]) {
+                $alike[$this->sameChange($index, $finger)][$index] = [$least, $grips];
+            }
+        }
+        foreach ($alike as $places) {
+            $least = array_column($places, 0);
+            $cheapest = array_keys($places)[(int) array_search(min($least), $least, true)];
+            $forced = array_map(static fn (array $place): array => $place[1], $places);
+            $way = $this->compared([$cheapest => $forced[$cheapest]], $from, $to);
+            $ways[$way->key()] = $way;
+            if (count($forced) > 1 && array_sum($least) <= self::ALL_AT_ONCE) {
+                $all = $this->compared($forced, $from, $to);
+                $ways[$all->key()] = $all;
+            }
+        }
+        usort($ways, self::cheaper(...));
+
+        return array_slice($ways, 0, $count);
+    }
+
+    /** “69, 0 on A, 4 on D”: notes that would be changed alike. */
+    private function sameChange(int $index, string $finger): string
+    {
+        $stop = $this->grips[$index]->lead();
+
+        return "{$this->search->events[$index]->first()->pitch?->midi()} {$stop->string}/{$stop->finger} {$finger}";
+    }
+
+    private static function cheaper(Alternative $one, Alternative $other): int
+    {
+        return $one->extra <=> $other->extra ?: strcmp($one->key(), $other->key());
+    }
+
+    /** @return list<array{int, int}> */
+    private function stretches(): array
+    {
+        $phrases = [];
+        foreach ($this->phrases as $place => $phrase) {
+            $phrases[$phrase] = [$phrases[$phrase][0] ?? $place, $place];
+        }
+
+        return array_values($phrases);
+    }
+
+    private function forced(int $index, int $from, int $to): ?Alternative
+    {
+        $others = $this->search->otherGrips($index, $this->grips[$index]);
+
+        return $others === [] ? null : $this->compared([$index => $others], $from, $to);
+    }
+
+    /** @param array<int, non-empty-list<Grip>> $forced place => the only grips allowed there */
+    private function compared(array $forced, int $from, int $to): Alternative
+    {
+        $before = $this->grips[$from - 1] ?? null;
+        $after = $this->grips[$to + 1] ?? null;
+        $chosen = array_slice($this->grips, $from, $to - $from + 1);
+        $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced)->states;
+        $differences = $this->differences($from, $path, $chosen);
+        if (array_sum($differences) > FingeringSearch::WORTH) {
+            $path = $this->search->between($from, $to, $before, $after, $forced)->states;
+            $differences = $this->differences($from, $path, $chosen);
+        }
+
+        return new Alternative(
+            array_slice($this->search->events, $from, $to - $from + 1),
+            $path,
+            $chosen,
+            round(array_sum($differences), 3),
+            array_map(static fn (float $points): float => round($points, 3), $differences),
+            array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),
+        );
+    }
+
+    /**
+     * What the terms charge differently; only where the two ways part is there anything to compare.
+     *
+     * @param  list<Grip>  $path
+     * @param  list<Grip>  $chosen
+     * @return array<string, float>
+     */
+    private function differences(int $from, array $path, array $chosen): array
+    {
+        $parts = array_keys(array_filter($path, static fn (Grip $grip, int $place): bool => $grip->id !== $chosen[$place]->id, ARRAY_FILTER_USE_BOTH));
+        if ($parts === []) {
+            return [];
+        }
+        [$first, $last] = [$parts[0], $parts[count($parts) - 1]];
+        $before = $this->grips[$from + $first - 1] ?? null;
+        $after = $this->grips[$from + $last + 1] ?? null;
+        $now = $this->search->charges($from + $first, array_slice($chosen, $first, $last - $first + 1), $before, $after);
+        $differences = [];
+        foreach ($this->search->charges($from + $first, array_slice($path, $first, $last - $first + 1), $before, $after) as $term => $points) {
+            $differences[$term] = $points - ($now[$term] ?? 0.0);
+        }
+
+        return $differences;
+    }
+}

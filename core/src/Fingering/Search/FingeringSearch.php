@@ -1,0 +1,278 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Search;
+
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Terms\Terms;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Search\ShortestPath;
+use UprightPencil\Core\Strings\InstrumentData;
+
+/** All ways to finger a line, ready to be searched: as a whole, or a stretch of it between two grips that stay. */
+final class FingeringSearch
+{
+    /** Points for each half step that the hand starts away from first position. */
+    private const FAR_START = 0.25;
+
+    /** Ways dearer than this, in points, are rarely of interest. */
+    public const WORTH = 6.0;
+
+    /** @var list<int> */
+    private readonly array $signatures;
+
+    /** @var ShortestPath<Grip>|null */
+    private ?ShortestPath $cheapest = null;
+
+    /** @var list<list<float>>|null for each event how much dearer the cheapest way through each of its grips is */
+    private ?array $slacks = null;
+
+    /** @var array<int, array<int, non-empty-list<Grip>>> event => chosen grip => it and those worth a look */
+    private array $near = [];
+
+    /** @var array<int, array<int, float>> event => grip => points */
+    private array $stands = [];
+
+    /** @var array<int, array<int, array<int, float>>> signature => grip => grip => points */
+    private array $moves = [];
+
+    /**
+     * @param  list<Event>  $events
+     * @param  list<non-empty-list<Grip>>  $layers  one for each event
+     * @param  list<Step>  $steps  one for each event
+     */
+    public function __construct(
+        public readonly array $events,
+        private readonly array $layers,
+        private readonly array $steps,
+        private readonly Terms $terms,
+    ) {
+        $this->signatures = array_map(static fn (Step $step): int => $step->approach->signature(), $steps);
+    }
+
+    /**
+     * The same line with other grips allowed and other steps. What moves cost is known already.
+     *
+     * @param  list<non-empty-list<Grip>>  $layers
+     * @param  list<Step>  $steps
+     */
+    public function with(array $layers, array $steps): self
+    {
+        $other = new self($this->events, $layers, $steps, $this->terms);
+        $other->moves = &$this->moves;
+
+        return $other;
+    }
+
+    /** @return ShortestPath<Grip> */
+    public function cheapest(): ShortestPath
+    {
+        return $this->cheapest ??= $this->between(0, count($this->events) - 1, null, null);
+    }
+
+    /**
+     * The cheapest way through a stretch.
+     *
+     * @param  int  $from  index of its first event
+     * @param  int  $to  index of its last
+     * @param  Grip|null  $before  the grip that it is entered from
+     * @param  Grip|null  $after  the grip that follows it
+     * @param  array<int, non-empty-list<Grip>>  $forced  event index => the only grips allowed there
+     * @return ShortestPath<Grip>
+     */
+    public function between(int $from, int $to, ?Grip $before, ?Grip $after, array $forced = []): ShortestPath
+    {
+        $layers = [];
+        for ($index = $from; $index <= $to; $index++) {
+            $layers[] = $forced[$index] ?? $this->layers[$index];
+        }
+
+        return $this->through($layers, $from, $to, $before, $after);
+    }
+
+    /**
+     * The same among the grips that a way of interest may go through, and those that were chosen: much faster, and exact as
+     * long as the way is not more than `WORTH` points dearer than the cheapest.
+     *
+     * @param  list<Grip>  $chosen  for every event
+     * @param  array<int, non-empty-list<Grip>>  $forced
+     * @return ShortestPath<Grip>
+     */
+    public function beside(array $chosen, int $from, int $to, ?Grip $before, ?Grip $after, array $forced): ShortestPath
+    {
+        $layers = [];
+        for ($index = $from; $index <= $to; $index++) {
+            $layers[] = $forced[$index] ?? $this->near($index, $chosen[$index]);
+        }
+
+        return $this->through($layers, $from, $to, $before, $after);
+    }
+
+    /** @return non-empty-list<Grip> */
+    private function near(int $index, Grip $chosen): array
+    {
+        return $this->near[$index][$chosen->id] ??= [
+            $chosen,
+            ...array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => $this->slack($index, $place) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH),
+        ];
+    }
+
+    /** @return \Closure(Grip, int): float */
+    private function standFrom(int $from): \Closure
+    {
+        return fn (Grip $grip, int $place): float => $this->stand($grip, $from + $place) + ($from + $place === 0 ? self::farStart($grip) : 0.0);
+    }
+
+    /**
+     * @param  list<non-empty-list<Grip>>  $layers
+     * @return ShortestPath<Grip>
+     */
+    private function through(array $layers, int $from, int $to, ?Grip $before, ?Grip $after): ShortestPath
+    {
+        $stand = $this->standFrom($from);
+
+        return ShortestPath::through(
+            $layers,
+            fn (Grip $grip, int $place): float => $stand($grip, $place)
+                + ($place === 0 && $before !== null ? $this->move($before, $grip, $from) : 0.0)
+                + ($from + $place === $to && $after !== null ? $this->move($grip, $after, $to + 1) : 0.0),
+            fn (Grip $one, Grip $other, int $place): float => $this->move($one, $other, $from + $place),
+        );
+    }
+
+    /**
+     * What a stretch costs as it is.
+     *
+     * @param  list<Grip>  $grips  of the events from `$from` on
+     * @return float points
+     */
+    public function costOf(int $from, array $grips, ?Grip $before, ?Grip $after): float
+    {
+        return array_sum($this->charges($from, $grips, $before, $after));
+    }
+
+    /**
+     * What a whole line costs.
+     *
+     * @param  list<Grip>  $grips  of all events
+     * @return float points
+     */
+    public function price(array $grips): float
+    {
+        $stand = $this->standFrom(0);
+        $cost = 0.0;
+        foreach ($grips as $place => $grip) {
+            $cost += $stand($grip, $place) + ($place === 0 ? 0.0 : $this->move($grips[$place - 1], $grip, $place));
+        }
+
+        return $cost;
+    }
+
+    /** A line that starts away from first position has its hand to find first. */
+    private static function farStart(Grip $grip): float
+    {
+        return self::FAR_START * abs($grip->hand - InstrumentData::FIRST_HAND);
+    }
+
+    private function stand(Grip $grip, int $index): float
+    {
+        return $this->stands[$index][$grip->id] ??= $this->terms->standing($grip, $this->steps[$index]);
+    }
+
+    private function move(Grip $from, Grip $to, int $index): float
+    {
+        return $this->moves[$this->signatures[$index]][$from->id][$to->id] ??= $this->terms->moving($from, $to, $this->steps[$index]->approach);
+    }
+
+    /**
+     * The grips at an event that put another finger or another string on its first note.
+     *
+     * @return list<Grip>
+     */
+    public function otherGrips(int $index, Grip $than): array
+    {
+        return $this->gripsThat($index, static fn (Grip $grip): bool => $grip->isFingeredOtherwise($than));
+    }
+
+    /**
+     * The other grips at an event, grouped by string and finger: those that some way of interest goes through, or the nearest.
+     *
+     * @return array<string, array{float, non-empty-list<Grip>}> “string/finger” => how much dearer at least, and the grips
+     */
+    public function fingersBeside(int $index, Grip $than): array
+    {
+        $groups = [];
+        foreach ($this->layers[$index] as $place => $grip) {
+            if ($grip->isFingeredOtherwise($than)) {
+                $name = "{$grip->lead()->string}/{$grip->lead()->finger}";
+                [$least, $grips] = $groups[$name] ?? [INF, []];
+                $groups[$name] = [min($least, $this->slack($index, $place)), [...$grips, $grip]];
+            }
+        }
+        $near = $groups === [] ? 0.0 : max(self::WORTH, min(array_column($groups, 0)));
+
+        return array_filter($groups, static fn (array $group): bool => $group[0] <= $near);
+    }
+
+    private function slack(int $index, int $place): float
+    {
+        $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
+
+        return $this->slacks[$index][$place] ?? 0.0;
+    }
+
+    /**
+     * The grips at an event that are wanted.
+     *
+     * @param  \Closure(Grip): bool  $wanted
+     * @return list<Grip>
+     */
+    public function gripsThat(int $index, \Closure $wanted): array
+    {
+        return array_values(array_filter($this->layers[$index], $wanted));
+    }
+
+    /**
+     * What each term charges for a stretch.
+     *
+     * @param  list<Grip>  $grips  of the events from `$from` on
+     * @return array<string, float> term => points
+     */
+    public function charges(int $from, array $grips, ?Grip $before, ?Grip $after): array
+    {
+        $charges = $from === 0 && isset($grips[0]) ? ['position' => self::farStart($grips[0])] : [];
+        $last = $before;
+        $steps = array_slice($this->steps, $from, count($grips));
+        foreach ($grips as $place => $grip) {
+            $charges = self::added($charges, $this->terms->charges($last, $grip, $steps[$place]));
+            $last = $grip;
+        }
+        $end = array_slice($this->steps, $from + count($grips), 1);
+        if ($after !== null && $last !== null && $end !== []) {
+            $charges = self::added($charges, $this->terms->moveCharges($last, $after, $end[0]->approach));
+        }
+
+        return $charges;
+    }
+
+    /**
+     * @param  array<string, float>  $sums
+     * @param  array<string, float>  $more
+     * @return array<string, float>
+     */
+    private static function added(array $sums, array $more): array
+    {
+        foreach ($more as $term => $points) {
+            $sums[$term] = ($sums[$term] ?? 0.0) + $points;
+        }
+
+        return $sums;
+    }
+
+    public function sentence(string $term): string
+    {
+        return $this->terms->sentence($term);
+    }
+}

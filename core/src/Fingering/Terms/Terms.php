@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Fingering\Terms;
+
+use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\OpenStrings;
+
+/** All cost terms, in one visible list. */
+final readonly class Terms
+{
+    /**
+     * @param  list<array{StandTerm, float}>  $stand  each with its weight
+     * @param  list<array{MoveTerm, float}>  $move
+     */
+    private function __construct(
+        private array $stand,
+        private array $move,
+    ) {}
+
+    public static function for(Instrument $instrument, ClassProfile $profile): self
+    {
+        $upper = $instrument === Instrument::Violin || $instrument === Instrument::Viola;
+        $stand = [
+            new FingerPlacement($profile->handSize, $profile->lowFirst, ! $upper),
+            new FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
+            new OpenString($profile->vibrato),
+            new PrintedFinger,
+            new HandPosition(! $upper, $profile->level->positionFactor()),
+            new Untaught,
+        ];
+        $move = [
+            new Shift(! $upper),
+            new StringCrossing,
+            new SameFinger($profile->chromatic),
+            new LeavingHand,
+            new Holding,
+            new Linked,
+        ];
+        if ($upper || $profile->openStrings === OpenStrings::Four) {
+            // Only violin and viola have the open string's note under the fourth finger of first position.
+            $move[] = new OpenOrFour($profile->openStrings);
+        }
+        if ($instrument !== Instrument::Bass) {
+            // A bass hand stays in its frame: there is no spacing to judge.
+            $move[] = new FingerSpacing($instrument === Instrument::Cello);
+        }
+
+        return new self(
+            array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name())], $stand),
+            array_map(static fn (MoveTerm $term): array => [$term, $profile->weight($term->name())], $move),
+        );
+    }
+
+    /** @return list<string> the names under which a profile can weigh them */
+    public static function names(): array
+    {
+        return ['placement', 'fourth-finger', 'open-string', 'printed', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'leaving-hand', 'holding', 'linked', 'open-or-four', 'finger-spacing'];
+    }
+
+    /** @return float points */
+    public function standing(Grip $grip, Step $step): float
+    {
+        $cost = 0.0;
+        foreach ($this->stand as [$term, $weight]) {
+            $cost += $weight * $term->cost($grip, $step);
+        }
+
+        return $cost;
+    }
+
+    /** @return float points */
+    public function moving(Grip $from, Grip $to, Approach $approach): float
+    {
+        $cost = 0.0;
+        foreach ($this->move as [$term, $weight]) {
+            $cost += $weight * $term->cost($from, $to, $approach);
+        }
+
+        return $cost;
+    }
+
+    /** @return array<string, float> term => points of going to a grip and standing in it */
+    public function charges(?Grip $from, Grip $to, Step $step): array
+    {
+        $charges = $from === null ? [] : $this->moveCharges($from, $to, $step->approach);
+        foreach ($this->stand as [$term, $weight]) {
+            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + $weight * $term->cost($to, $step);
+        }
+
+        return $charges;
+    }
+
+    /** @return array<string, float> term => points of going to a grip */
+    public function moveCharges(Grip $from, Grip $to, Approach $approach): array
+    {
+        $charges = [];
+        foreach ($this->move as [$term, $weight]) {
+            $charges[$term->name()] = $weight * $term->cost($from, $to, $approach);
+        }
+
+        return $charges;
+    }
+
+    /** What a term is about. */
+    public function sentence(string $name): string
+    {
+        foreach ([...$this->stand, ...$this->move] as [$term]) {
+            if ($term->name() === $name) {
+                return $term->sentence();
+            }
+        }
+
+        return '';
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\Articulation;
+
+/** An accent added or struck. */
+final class AddedAccent extends AddedOrStruck
+{
+    public function name(): string
+    {
+        return 'accent';
+    }
+
+    public function revise(Revision $revision, mixed $value): void
+    {
+        $revision->articulation(Articulation::Accent, $value === true);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Marking\Revision;
+
+/** A breath (a lift of all together) after the note, added or struck. */
+final class AddedBreath extends AddedOrStruck
+{
+    public function name(): string
+    {
+        return 'breath';
+    }
+
+    public function revise(Revision $revision, mixed $value): void
+    {
+        $revision->breath($value === true);
+    }
+
+    protected function spoken(): string
+    {
+        return 'breath after it';
+    }
+}

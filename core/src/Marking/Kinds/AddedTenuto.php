@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\Articulation;
+
+/** A tenuto line added or struck. */
+final class AddedTenuto extends AddedOrStruck
+{
+    public function name(): string
+    {
+        return 'tenuto';
+    }
+
+    public function revise(Revision $revision, mixed $value): void
+    {
+        $revision->articulation(Articulation::Tenuto, $value === true);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Marking\Orders;
+
+/** Something done with the bow at one note. A note has one such action; a later one takes its place. */
+abstract class BowActionKind extends Kind
+{
+    public const FIELD = 'action';
+
+    abstract protected function action(): BowAction;
+
+    public static function decided(string $note, BowAction $action): Decision
+    {
+        return Decision::onNote($note, [self::FIELD => $action->value]);
+    }
+
+    public static function takenBack(string $note): Decision
+    {
+        return Decision::onNote($note, [self::FIELD => null]);
+    }
+
+    public function name(): string
+    {
+        return $this->action()->value;
+    }
+
+    public function field(): string
+    {
+        return self::FIELD;
+    }
+
+    public function rule(): string
+    {
+        return 'An action at a note is one of '.implode(', ', array_column(BowAction::cases(), 'value')).'.';
+    }
+
+    public function accepts(mixed $value, Reach $reach): bool
+    {
+        return $value === $this->action()->value && $reach === Reach::Note;
+    }
+
+    public function displaces(): array
+    {
+        return [MarksWritten::BOW];
+    }
+
+    public function order(Orders $orders, string $note, mixed $value): void
+    {
+        $orders->actions[$note] = $this->action();
+    }
+
+    public function drawn(NoteMark $note, MarkedPage $page): array
+    {
+        return $note->bow?->action === $this->action() && $note->bow->begins && ! $note->note->chord && $note->said(MarksWritten::BOW) !== false ? [new DrawnMark($note, $this)] : [];
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Bowing\HeldChange;
+use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\NoteEdit;
+use UprightPencil\Core\Marking\NoteMark;
+
+/** The bow changes on a held note. */
+final class HeldChanges extends BowActionKind
+{
+    /** Words that say it in MusicXML, which has no sign for a change inside a note. */
+    public const WORDS = 'change bow';
+
+    protected function action(): BowAction
+    {
+        return BowAction::Change;
+    }
+
+    public function drawn(NoteMark $note, MarkedPage $page): array
+    {
+        return $note->bow === null || $note->bow->changes === [] ? [] : [new DrawnMark($note, $this, shares: [array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $note->bow->changes)])];
+    }
+
+    public function words(DrawnMark $mark, MarkedPage $page): string
+    {
+        $beats = array_map(static fn (HeldChange $change): string => MarkedPage::beat($change->beat), $mark->note->bow->changes ?? []);
+
+        return 'change bow on beat '.implode(' and ', $beats);
+    }
+
+    public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
+    {
+        foreach ($note->bow->changes ?? [] as $change) {
+            $change->tick > $page->start($note) && $edit->say(self::WORDS, $change->tick - $page->start($note));
+        }
+    }
+
+    public function isProposed(): bool
+    {
+        return true;
+    }
+}

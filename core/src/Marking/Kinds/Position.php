@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking\Kinds;
+
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\NoteEdit;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Marking\Orders;
+
+final class Position extends Kind
+{
+    public const FIELD = 'position';
+
+    public function name(): string
+    {
+        return 'position';
+    }
+
+    public function field(): string
+    {
+        return self::FIELD;
+    }
+
+    public function rule(): string
+    {
+        return 'A position is a number; half position is 0.5.';
+    }
+
+    public function accepts(mixed $value, Reach $reach): bool
+    {
+        return (is_int($value) || is_float($value)) && $value > 0 && $value <= 12;
+    }
+
+    public function displaces(): array
+    {
+        return [MarksWritten::FINGER];
+    }
+
+    public function order(Orders $orders, string $note, mixed $value): void
+    {
+        is_numeric($value) && $orders->lock($note)->position = (float) $value;
+    }
+
+    public function drawn(NoteMark $note, MarkedPage $page): array
+    {
+        $text = $note->finger !== null && $note->finger->moves && $page->writesFinger($note) ? $page->style->position($note->finger->fingering) : null;
+
+        return $text === null ? [] : [new DrawnMark($note, $this, $text)];
+    }
+
+    public function words(DrawnMark $mark, MarkedPage $page): string
+    {
+        return "position {$mark->text}";
+    }
+
+    public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
+    {
+        $text = $note->finger !== null && $note->finger->moves && $note->finger->written ? $page->style->position($note->finger->fingering) : null;
+        $text === null || $edit->say("position {$text}");
+    }
+
+    public function isProposed(): bool
+    {
+        return true;
+    }
+}

@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Bowing\Bowing;
+use UprightPencil\Core\Bowing\BowWriter;
+use UprightPencil\Core\Bowing\LineContext;
+use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\LeftHand;
+use UprightPencil\Core\Bowing\Strokes\LineReading;
+use UprightPencil\Core\Bowing\Strokes\PrintedBows;
+use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Strokes\StrokeReader;
+use UprightPencil\Core\Fingering\FingeringFinding;
+use UprightPencil\Core\Fingering\FingeringFindings;
+use UprightPencil\Core\Fingering\FingerWriter;
+use UprightPencil\Core\Fingering\Grips\FingerLock;
+use UprightPencil\Core\Fingering\Grips\FingerWishes;
+use UprightPencil\Core\Fingering\Grips\PrintedLocks;
+use UprightPencil\Core\Fingering\Search\FingeredLine;
+use UprightPencil\Core\Fingering\Search\LineSearch;
+use UprightPencil\Core\Fingering\Trouble\PlayedLine;
+use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Strings\PrintedFingers;
+
+/** One line on its way: strokes, then fingers, then the bow. What only the print decides is read and searched once. */
+final class LineWork
+{
+    private readonly LineReading $reading;
+
+    /** @var array<string, FingerLock> fingers as printed, by note id */
+    private readonly array $printed;
+
+    private ?LineSearch $search = null;
+
+    /** @param BowMarks $words what the words in the print say about the bow */
+    public function __construct(
+        private readonly MarkingCase $case,
+        private readonly Line $line,
+        private readonly BowMarks $words,
+    ) {
+        $this->reading = $case->bowing->reading($line);
+        $this->printed = $case->settings->fingering ? PrintedLocks::of($line) : [];
+    }
+
+    /** @param int $strokes how many strokes other lines of the part have used */
+    public function marked(Orders $orders, int $strokes): MarkedLine
+    {
+        $settings = $this->case->settings;
+        $marks = PrintedBows::of($this->line, $orders->unwritten)->and($orders->bowMarks());
+        $read = $this->case->bowing->strokes($this->line, $this->reading, $marks);
+        $wishes = $orders->fingerWishes($this->case->instrument, $this->followed());
+        $fingered = $settings->fingering ? $this->search()->solved($wishes, StrokeReader::joined(...$read)) : null;
+        $marked = new MarkedLine;
+        if ($settings->bowing) {
+            $bowing = $this->bowed($read, $marks, $fingered);
+            $this->tellBow($marked, $bowing, $marks, $fingered, $strokes);
+            // Slurs that the plan splits or strikes are no slurs to the hand either.
+            $fingered = $fingered === null || $bowing->joined() === StrokeReader::joined(...$read) ? $fingered : $this->search()->solved($wishes, $bowing->joined());
+        }
+        $fingered === null || $this->tellFingers($marked, $fingered, $wishes);
+
+        return $marked;
+    }
+
+    /** @param list<Stroke> $read */
+    private function bowed(array $read, BowMarks $marks, ?FingeredLine $fingered): Bowing
+    {
+        return Bowing::of(new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered)), $this->line, $read, $marks, $this->case->settings->planning);
+    }
+
+    private function tellBow(MarkedLine $marked, Bowing $bowing, BowMarks $marks, ?FingeredLine $fingered, int $strokes): void
+    {
+        $context = new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered));
+        $marked->bow = BowWriter::of($context, $bowing, $marks, $strokes);
+        $marked->strokes = count($bowing->line->strokes);
+        $marked->bowingCost = $bowing->cost;
+        foreach ($bowing->findings as $finding) {
+            $marked->findings[] = new Finding(
+                $finding->code,
+                $this->case->place($finding->event),
+                $finding->event->first()->id,
+                $finding->message,
+                array_map(Fix::of(...), $finding->fixes),
+                $finding->mended,
+            );
+        }
+    }
+
+    private function tellFingers(MarkedLine $marked, FingeredLine $fingered, FingerWishes $wishes): void
+    {
+        $settings = $this->case->settings;
+        $findings = (new FingeringFindings($this->case->instrument, $wishes, $this->case->solver->divisi()))->of($fingered);
+        $impossible = array_values(array_map(static fn (FingeringFinding $finding): string => $finding->note->id, array_filter($findings, static fn (FingeringFinding $finding): bool => $finding->code === 'impossible-decision')));
+        $marks = (new FingerWriter($this->case->instrument, $settings->profile->fingers, $wishes, $this->printed))->marks($this->line, $fingered, $impossible);
+        $marked->fingers = $settings->reasons ? (new FingerReasons($this->case))->told($fingered, $marks) : $marks;
+        $marked->fingeringCost = $fingered->cost;
+        $marked->alternatives = $fingered->alternatives->best($settings->alternatives);
+        $marked->others = $fingered->alternatives;
+        $marked->played = PlayedLine::of($fingered, $this->case->part, $this->case->instrument, $settings->profile);
+        array_push($marked->findings, ...array_map(fn (FingeringFinding $finding): Finding => Finding::ofFingers($finding, $this->case, $this->line), $findings));
+    }
+
+    private function search(): LineSearch
+    {
+        return $this->search ??= $this->case->solver->line(
+            $this->line,
+            $this->followed(),
+            $this->case->settings->profile->printed === PrintedFingers::Suggest ? $this->printed : [],
+            StrokeReader::joined(...$this->case->bowing->strokes($this->line, $this->reading, PrintedBows::of($this->line)->and($this->words))),
+        );
+    }
+
+    /** @return array<string, FingerLock> printed fingers that hold unless something else was decided, by note id */
+    private function followed(): array
+    {
+        return $this->case->settings->profile->printed === PrintedFingers::Follow ? $this->printed : [];
+    }
+
+    private static function hand(Line $line, ?FingeredLine $fingered): LeftHand
+    {
+        $strings = $hands = [];
+        foreach ($fingered === null ? [] : $line->events as $event) {
+            $fingering = $fingered->fingerings[$event->first()->id] ?? null;
+            if ($fingering !== null) {
+                $strings[$event->index] = $fingering->stop->string;
+                $hands[$event->index] = $fingering->hand;
+            }
+        }
+
+        return new LeftHand($strings, $hands);
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Fingering\Search\Alternatives;
+use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
+
+/**
+ * A part that is worked out again and again as decisions come. What no decision can reach is worked out once and kept: the
+ * reading of the print, and the fingering as printed. The answer is the same as from nothing.
+ */
+final class MarkingSession
+{
+    private ?MarkingCase $case = null;
+
+    private PrintedWords $words;
+
+    /** @var list<LineWork> */
+    private array $lines = [];
+
+    public function __construct(
+        private readonly Score $score,
+        private readonly Part $printed,
+        private readonly Settings $settings,
+    ) {}
+
+    /** @param list<Decision> $decisions oldest first */
+    public function decided(array $decisions): PartDecisions
+    {
+        return PartDecisions::of($this->printed, $decisions);
+    }
+
+    public function mark(PartDecisions $decisions): MarkedPart
+    {
+        $case = $this->caseFor(Revision::of($this->printed, $decisions));
+        $lines = $this->work($decisions);
+        $bow = $fingers = $findings = $alternatives = $played = [];
+        $bowing = $fingering = 0.0;
+        foreach ($lines as $line) {
+            $bow += $line->bow;
+            $fingers += $line->fingers;
+            array_push($findings, ...$line->findings);
+            array_push($alternatives, ...$line->alternatives);
+            $played = $line->played === null ? $played : [...$played, $line->played];
+            $bowing += $line->bowingCost;
+            $fingering += $line->fingeringCost;
+        }
+        $notes = $this->notes($case, $decisions, $bow, $fingers);
+        $order = array_flip(array_map(static fn (NoteMark $mark): string => $mark->note->id, $notes));
+        usort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
+
+        return new MarkedPart($this->printed, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $played);
+    }
+
+    /** @return list<Alternatives> the other ways to finger each line */
+    public function others(PartDecisions $decisions): array
+    {
+        $this->caseFor(Revision::of($this->printed, $decisions));
+
+        return array_values(array_filter(array_map(static fn (MarkedLine $line): ?Alternatives => $line->others, $this->work($decisions))));
+    }
+
+    /** @return list<MarkedLine> */
+    private function work(PartDecisions $decisions): array
+    {
+        $orders = $decisions->orders($this->words->fields);
+        $orders->cuts += $this->words->cuts;
+        $marked = [];
+        $strokes = 0;
+        foreach ($this->lines as $line) {
+            $marked[] = $done = $line->marked($orders, $strokes);
+            $strokes += $done->strokes;
+        }
+
+        return $marked;
+    }
+
+    private function caseFor(Part $part): MarkingCase
+    {
+        if ($this->case?->part === $part) {
+            return $this->case;
+        }
+        $this->case = MarkingCase::of($this->score, $part, $this->settings);
+        $lines = Line::allOf($part);
+        $this->words = PrintedWords::of($part, $lines);
+        $orders = PartDecisions::of($part, [])->orders($this->words->fields);
+        $orders->cuts = $this->words->cuts;
+        $this->lines = array_map(fn (Line $line): LineWork => new LineWork($this->case, $line, $orders->bowMarks()), $lines);
+
+        return $this->case;
+    }
+
+    /**
+     * @param  array<string, \UprightPencil\Core\Bowing\BowMark>  $bow
+     * @param  array<string, \UprightPencil\Core\Fingering\FingerMark>  $fingers
+     * @return list<NoteMark>
+     */
+    private function notes(MarkingCase $case, PartDecisions $decisions, array $bow, array $fingers): array
+    {
+        $notes = [];
+        foreach ($case->part->measures as $index => $measure) {
+            foreach ($measure->notes() as $note) {
+                if (! $note->sounds()) {
+                    continue;
+                }
+                $said = $decisions->notes[$note->id] ?? [];
+                $own = $bow[$note->id] ?? null;
+                $hand = $fingers[$note->id] ?? null;
+                $notes[] = new NoteMark(
+                    $note,
+                    new Place($measure->number, $case->beats->beatIn($index, $note->onset), $measure->start + $note->onset),
+                    $own === null || ! is_bool($said['bowMark'] ?? null) ? $own : $own->with(written: $said['bowMark']),
+                    $hand === null || ! is_bool($said['fingerMark'] ?? null) ? $hand : $hand->with(written: $said['fingerMark']),
+                    $said,
+                    $this->words->fields[$note->id] ?? [],
+                );
+            }
+        }
+
+        return $notes;
+    }
+}

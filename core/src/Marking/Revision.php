@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Marking;
+
+use UprightPencil\Core\Marking\Kinds\Kinds;
+use UprightPencil\Core\Score\Articulation;
+use UprightPencil\Core\Score\Direction;
+use UprightPencil\Core\Score\DirectionKind;
+use UprightPencil\Core\Score\DirectionSign;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Pitch;
+
+/**
+ * The music as it is to be played: the print with what the pencil changes in it (accents, dynamics, pizzicato, a misprint
+ * put right). Everything is worked out from it; the print itself stays as it is.
+ */
+final class Revision
+{
+    private const BREATH = '<breath-mark/>';
+
+    /** @var list<Direction> that come before the note */
+    private array $before = [];
+
+    private bool $strikesDynamic = false;
+
+    private function __construct(private Note $note) {}
+
+    public static function of(Part $part, PartDecisions $decisions): Part
+    {
+        if ($decisions->notes === []) {
+            return $part;
+        }
+        $measures = array_map(static fn (Measure $measure): Measure => self::measure($measure, $decisions), $part->measures);
+
+        return $measures === $part->measures ? $part : $part->with(measures: $measures);
+    }
+
+    private static function measure(Measure $measure, PartDecisions $decisions): Measure
+    {
+        $revisions = $struck = [];
+        foreach ($measure->items as $place => $item) {
+            if ($item instanceof Note && isset($decisions->notes[$item->id])) {
+                $revision = self::revised($item, $decisions->notes[$item->id]);
+                $revision->strikesDynamic && $struck[$item->onset] = true;
+                $revision->note === $item && $revision->before === [] && ! $revision->strikesDynamic || $revisions[$place] = $revision;
+            }
+        }
+        $items = [];
+        foreach ($revisions === [] ? [] : $measure->items as $place => $item) {
+            if (! $item instanceof Direction || ! isset($struck[$item->time()]) || ! $item->has(DirectionKind::Dynamics)) {
+                array_push($items, ...$revisions[$place]->before ?? [], ...[$revisions[$place]->note ?? $item]);
+            }
+        }
+
+        return $revisions === [] ? $measure : $measure->with(items: $items);
+    }
+
+    /** @param array<string, mixed> $fields */
+    private static function revised(Note $note, array $fields): self
+    {
+        $revision = new self($note);
+        foreach ($fields as $field => $value) {
+            Kinds::keptAs($field, $value)?->revise($revision, $value);
+        }
+
+        return $revision;
+    }
+
+    public function articulation(Articulation $sign, bool $added): void
+    {
+        $others = array_values(array_filter($this->note->articulations, static fn (Articulation $one): bool => $one !== $sign));
+        $this->note = $this->note->with(articulations: $added ? [...$others, $sign] : $others);
+    }
+
+    public function fermata(bool $added): void
+    {
+        $this->note = $this->note->with(fermata: $added, kept: array_diff_key($this->note->kept, ['fermata' => 1]));
+    }
+
+    public function breath(bool $added): void
+    {
+        $others = (string) preg_replace('/<breath-mark[^>]*(\/>|>.*?<\/breath-mark>)/', '', $this->note->kept['articulations'] ?? '');
+        $this->note = $this->note->with(kept: ['articulations' => $added ? $others.self::BREATH : $others] + $this->note->kept);
+    }
+
+    public function pitch(Pitch $pitch): void
+    {
+        $signs = [-2 => 'flat-flat', -1 => 'flat', 0 => 'natural', 1 => 'sharp', 2 => 'double-sharp'];
+        $this->note = $this->note->with(pitch: $pitch, accidental: $signs[(int) $pitch->alter] ?? null, kept: array_diff_key($this->note->kept, ['accidental' => 1]));
+    }
+
+    /** @param string|null $dynamic null: the printed one is struck and nothing takes its place */
+    public function dynamic(?string $dynamic): void
+    {
+        $this->strikesDynamic = true;
+        $dynamic === null || $this->before[] = new Direction($this->note->onset, [new DirectionSign(DirectionKind::Dynamics, $dynamic)], placement: 'below');
+    }
+
+    /** @param array<string, string> $sound */
+    public function say(string $words, array $sound): void
+    {
+        $this->before[] = new Direction($this->note->onset, [new DirectionSign(DirectionKind::Words, $words)], placement: 'above', sound: $sound);
+    }
+}
