@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\WriteTypes;
 use App\Http\Middleware\SecurityHeaders;
 use App\Marking\LogMovedOn;
 use Illuminate\Foundation\Application;
@@ -15,6 +16,7 @@ use UprightPencil\Core\Marking\WrongDecision;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
+    ->withCommands([WriteTypes::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);

@@ -6,20 +6,46 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\User;
+use App\Views\BoardView;
+use App\Views\ChangeView;
+use App\Views\DrawnView;
+use App\Views\ExtremeView;
+use App\Views\FindingView;
+use App\Views\FirstView;
+use App\Views\FrameView;
+use App\Views\HandNoteView;
+use App\Views\HandView;
+use App\Views\HighestPositionView;
+use App\Views\MarkingView;
+use App\Views\MarkView;
+use App\Views\NoteView;
+use App\Views\PatternView;
+use App\Views\SharedView;
+use App\Views\SheetLineView;
+use App\Views\SizeUpView;
+use App\Views\SpotView;
+use App\Views\StopView;
+use App\Views\SummaryView;
+use App\Views\TuningSpotView;
+use App\Views\WaysView;
+use App\Views\WayView;
+use App\Views\WhyView;
 use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\Finding;
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\Kinds\TextToStaff;
+use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
-use UprightPencil\Core\Marking\PencilLayer;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SizeUp;
 use UprightPencil\Core\Marking\Summary;
@@ -51,7 +77,7 @@ final readonly class PartDesk
     /** Reading XML takes longer than everything else, so the read score is kept, under the hash of what was read. */
     private static function scoreOf(string $music): Score
     {
-        $kept = Cache::get($key = 'score:2:'.hash('sha256', $music));
+        $kept = Cache::get($key = 'score:3:'.hash('sha256', $music));
         if ($kept instanceof Score) {
             return $kept;
         }
@@ -101,43 +127,47 @@ final readonly class PartDesk
         return new Settings($piece->ensemble->classProfile(), $this->part->instrument, $piece->bowing);
     }
 
-    /**
-     * Why a note is fingered as it is: what the cheapest other way would gain and cost, and what a shift to it saves.
-     *
-     * @return array{instead: array<string, mixed>|null, withoutShift: array<string, mixed>|null} null where there is no other way
-     */
-    public function why(string $note): array
+    /** Why a note is fingered as it is: what the cheapest other way would gain and cost, and what a shift to it saves. */
+    public function why(string $note): WhyView
     {
         $why = PartMarker::why($this->score, $this->scorePart(), $this->decided(), $this->settings(), $note);
+        $view = fn (?Alternative $way): ?WayView => $way === null ? null : WayView::of($way, $this->part->instrument);
 
-        return array_map(fn (?Alternative $way): ?array => $way === null ? null : MarkedPart::told($way, $this->part->instrument), $why);
+        return new WhyView($view($why['instead']), $view($why['withoutShift']));
     }
 
-    /**
-     * The cheapest other ways to finger a span, or the phrase around a single note.
-     *
-     * @return list<array<string, mixed>>
-     */
-    public function ways(string $from, string $to): array
+    /** The cheapest other ways to finger a span, or the phrase around a single note. */
+    public function ways(string $from, string $to): WaysView
     {
         $ways = PartMarker::ways($this->score, $this->scorePart(), $this->decided(), $this->settings(), $from, $to, self::WAYS);
 
-        return array_map(fn (Alternative $way): array => MarkedPart::told($way, $this->part->instrument), $ways);
+        return new WaysView(array_map(fn (Alternative $way): WayView => WayView::of($way, $this->part->instrument), $ways));
     }
 
-    /** @return array<string, mixed> what to know of a part before marking it */
-    public function sizeUp(): array
+    /** What to know of a part before marking it. */
+    public function sizeUp(): SizeUpView
     {
         $siblings = $this->part->piece->parts()->get()->all();
         $parts = array_map(static fn (Part $sibling): ScorePart => self::scoreOf($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
         $summary = Summary::of(new Reading($this->score, []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
+        $size = SizeUp::of($this->marked())->toArray();
+        [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];
 
-        return SizeUp::of($this->marked())->toArray() + [
-            'keys' => $summary['keys'],
-            'meters' => $summary['meters'],
-            'measures' => $summary['measures'],
-            'tuning' => TuningSpots::of($this->score->with(parts: $parts)),
-        ];
+        return new SizeUpView(
+            $summary['keys'],
+            $summary['meters'],
+            $summary['measures'],
+            new SummaryView(...[
+                ...$size['summary'],
+                'lowest' => $lowest === null ? null : new ExtremeView(...$lowest),
+                'highest' => $highest === null ? null : new ExtremeView(...$highest),
+                'highestPosition' => $top === null ? null : new HighestPositionView(...$top),
+            ]),
+            array_map(static fn (array $first): FirstView => new FirstView(...$first), $size['firsts']),
+            array_map(static fn (array $pattern): PatternView => new PatternView(...$pattern), $size['patterns']),
+            array_map(static fn (array $spot): SpotView => new SpotView(...$spot), $size['troubleSpots']),
+            array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of($this->score->with(parts: $parts))),
+        );
     }
 
     /** @param list<Decision> $more */
@@ -146,109 +176,101 @@ final readonly class PartDesk
         return PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
     }
 
-    /** @return array<string, mixed> what the desk draws anew after every decision */
-    public function marking(): array
+    /** What the desk draws anew after every decision. */
+    public function marking(): MarkingView
     {
         $log = $this->log->log();
+        $drawn = $this->drawn($this->marked());
 
-        return ['seq' => $this->log->newest(), 'canUndo' => $log->canUndo(), 'canRedo' => $log->canRedo()] + $this->drawn($this->marked());
+        return new MarkingView($this->log->newest(), $log->canUndo(), $log->canRedo(), $drawn->layer, $drawn->findings, $drawn->notes, $drawn->board);
     }
 
     /**
      * What the desk would draw if these were decided; nothing is stored.
      *
      * @param  list<Decision>  $decisions
-     * @return array<string, mixed>
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function preview(array $decisions): array
+    public function preview(array $decisions): DrawnView
     {
         return $this->drawn($this->marked($decisions));
     }
 
-    /** @return array<string, mixed> what a student's page shows: the print, the pencil, and how the hand goes */
-    public function forStudents(): array
+    /** What a student's page shows: the print, the pencil, and how the hand goes. */
+    public function forStudents(string $title, string $composer, string $ensemble): SharedView
     {
-        $drawn = $this->drawn($this->marked());
-        $shown = array_flip(['id', 'finger', 'string', 'position', 'stop', 'tied', 'afterRest']);
+        $marked = $this->marked();
+        $page = new MarkedPage($marked);
+        $notes = array_map(static fn (NoteView $note): HandNoteView => new HandNoteView($note->id, $note->finger, $note->string, $note->position, $note->stop, $note->tied, $note->afterRest), $this->notes($page));
+        $layer = array_map(MarkView::of(...), array_filter($page->marks(), static fn (DrawnMark $mark): bool => ! $mark->kind instanceof TextToStaff));
 
-        return [
-            'music' => $this->printedMusicXml(),
-            'layer' => $drawn['layer'],
-            'hand' => [
-                'strings' => $drawn['board']['strings'],
-                'notes' => array_map(static fn (array $note): array => array_intersect_key($note, $shown), $drawn['notes']),
-            ],
-        ];
+        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), array_values($layer), new HandView($this->board()->strings, $notes));
     }
 
-    /** @return array{layer: list<array<string, mixed>>, findings: list<array<string, mixed>>, notes: list<array<string, mixed>>, board: array<string, mixed>} */
-    private function drawn(MarkedPart $marked): array
+    private function drawn(MarkedPart $marked): DrawnView
     {
-        $starts = $marked->starts();
+        $page = new MarkedPage($marked);
+
+        return new DrawnView(array_map(MarkView::of(...), $page->marks()), array_map(FindingView::of(...), $marked->findings), $this->notes($page), $this->board());
+    }
+
+    /** @return list<NoteView> */
+    private function notes(MarkedPage $page): array
+    {
         $notes = [];
         $end = 0;
-        foreach ($marked->notes as $mark) {
-            $start = $starts[$mark->note->id] ?? 0;
-            $notes[] = $this->note($mark, $start) + ['afterRest' => $start > $end];
-            $end = max($end, $start + $mark->note->duration);
+        foreach ($page->part->notes as $mark) {
+            $notes[] = $this->note($mark, $page, $mark->place->tick > $end);
+            $end = max($end, $mark->place->tick + $mark->note->duration);
         }
 
-        return [
-            'layer' => PencilLayer::of($marked),
-            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $marked->findings),
-            'notes' => $notes,
-            'board' => $this->board(),
-        ];
+        return $notes;
     }
 
-    /** @return array<string, mixed> what the fingerboard is drawn from: offsets are semitones above the open string */
-    private function board(): array
+    /** What the fingerboard is drawn from: offsets are semitones above the open string. */
+    private function board(): BoardView
     {
         $instrument = $this->part->instrument;
         $regular = array_filter($instrument->frame($this->settings()->profile->fourFingerBass), static fn (FramePlace $place): bool => $place->placement === Placement::Regular);
 
-        return [
-            'strings' => array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
-            'tapes' => InstrumentData::TAPES,
-            'frame' => array_values(array_map(static fn (FramePlace $place): array => ['finger' => $place->finger, 'reach' => $place->reach], $regular)),
-            'positions' => $instrument->positions(),
-        ];
+        return new BoardView(
+            array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
+            InstrumentData::TAPES,
+            array_values(array_map(static fn (FramePlace $place): FrameView => new FrameView($place->finger, $place->reach), $regular)),
+            $instrument->positions(),
+        );
     }
 
-    /** @return array<string, mixed> */
-    private function note(NoteMark $mark, int $start): array
+    private function note(NoteMark $mark, MarkedPage $page, bool $afterRest): NoteView
     {
-        $share = static fn (int $tick): float => round(($tick - $start) / max(1, $mark->note->duration), 3);
-        $fingering = $mark->fingering;
+        [$bow, $hand, $fingering] = [$mark->bow, $mark->finger, $mark->finger?->fingering];
 
-        return [
-            'id' => $mark->note->id,
-            'measure' => $mark->measure,
-            'beat' => $mark->beat,
-            'pitch' => $mark->note->pitch?->spoken(),
-            'direction' => $mark->direction?->value,
-            'stroke' => $mark->stroke,
-            'action' => $mark->bowAction?->value,
-            'from' => $mark->travel?->from,
-            'to' => $mark->travel?->to,
-            'changes' => array_map(static fn (array $change): array => ['share' => $share($change['tick']), 'from' => $change['from'], 'to' => $change['to']], $mark->changes),
-            'tied' => $mark->note->tieStop,
-            'place' => $mark->place?->value,
-            'finger' => $mark->fingerWritten(),
-            'string' => $mark->string,
-            'position' => $fingering === null ? null : $mark->style->position($fingering),
-            'stop' => $fingering === null ? null : ['string' => $fingering->stop->string, 'offset' => $fingering->stop->place(), 'finger' => $fingering->stop->finger, 'hand' => $fingering->hand],
-            'handIn' => $fingering?->position,
-            'strings' => $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
-            'decided' => $mark->decided,
-            'reasons' => $mark->reasons,
-            'slide' => $mark->slide !== null,
-            'bar' => $mark->bar !== null,
-            'stay' => $mark->stay !== null,
-            'choice' => $fingering !== null && $fingering->choice,
-        ];
+        return new NoteView(
+            $mark->note->id,
+            $mark->place->measure,
+            $mark->place->beat,
+            $mark->note->pitch?->spoken(),
+            $bow?->direction,
+            $bow?->stroke,
+            $bow?->action,
+            $bow?->travel?->from,
+            $bow?->travel?->to,
+            array_map(static fn (HeldChange $change): ChangeView => new ChangeView($page->share($mark, $change->tick), $change->from, $change->to), $bow->changes ?? []),
+            $mark->note->tieStop,
+            $afterRest,
+            $page->finger($mark),
+            $hand?->string,
+            $fingering === null ? null : $page->style->position($fingering),
+            $fingering === null ? null : StopView::of($fingering),
+            $fingering?->position,
+            $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
+            array_keys(array_filter(['slide' => $hand?->slide, 'bar' => $hand?->bar, 'stay' => $hand?->stay, 'choice' => $fingering?->choice])),
+            $page->strikable($mark),
+            (object) $mark->decided,
+            $mark->reasons(),
+            $page->spoken($mark),
+        );
     }
 
     public function printedMusicXml(): string
@@ -261,9 +283,9 @@ final readonly class PartDesk
         return Writer::write(MarkedScore::of($this->score, [$this->marked()]));
     }
 
-    /** @return list<array{measure: string, beat: string, note: string, sign: string}> */
+    /** @return list<SheetLineView> */
     public function transferSheet(): array
     {
-        return TransferSheet::of($this->marked());
+        return array_map(static fn (array $line): SheetLineView => new SheetLineView(...$line), TransferSheet::of($this->marked()));
     }
 }

@@ -24,8 +24,8 @@ final class DeskTest extends TestCase
             ->assertJsonPath('piece.title', 'Tune')
             ->assertJsonPath('marking.seq', 0)
             ->assertJsonPath('marking.layer.0.note', 'n1')
-            ->assertJsonPath('marking.layer.0.bow', 'down')
-            ->assertJsonPath('marking.layer.0.finger', null)
+            ->assertJsonPath('marking.layer.0.kind', 'direction')
+            ->assertJsonPath('marking.layer.0.text', 'down')
             ->assertJsonPath('marking.notes.1.finger', '1')
             ->assertJsonPath('marking.canUndo', false);
     }
@@ -38,7 +38,8 @@ final class DeskTest extends TestCase
             ->assertJsonPath('seq', 1)
             ->assertJsonPath('notes.0.direction', 'up')
             ->assertJsonPath('notes.1.direction', 'down')
-            ->assertJsonPath('notes.0.decided', ['direction']);
+            ->assertJsonPath('notes.0.decided', ['direction' => 'up'])
+            ->assertJsonPath('notes.0.spoken', 'up-bow');
         $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.notes.0.direction', 'up');
     }
 
@@ -159,10 +160,10 @@ final class DeskTest extends TestCase
         $entry = self::entry(0, [['note' => 'n5', 'choice' => true], ['note' => 'n2', 'stay' => true], ['note' => 'n3', 'slide' => false, 'bar' => false]]);
 
         $answer = $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk()->json();
-        $marks = array_column($answer['layer'], null, 'note');
-        self::assertSame('0/4', $marks['n5']['finger']);
-        self::assertSame('n3', $marks['n2']['stayTo']);
-        self::assertTrue($answer['notes'][4]['choice']);
+        $marks = array_map(static fn (array $mark): string => implode(' ', [$mark['note'], $mark['kind'], $mark['text'] ?? $mark['to'] ?? '']), $answer['layer']);
+        self::assertContains('n5 finger 0/4', $marks);
+        self::assertContains('n2 stay n3', $marks);
+        self::assertSame(['choice'], $answer['notes'][4]['proposed']);
     }
 
     public function test_the_log_cannot_be_rewritten(): void

@@ -21,7 +21,7 @@ final class LinkTest extends TestCase
         $told = $this->getJson("/api/shared/{$token}")->assertOk()->json();
 
         self::assertSame(['title', 'composer', 'part', 'ensemble', 'notation', 'music', 'layer', 'hand'], array_keys((array) $told));
-        self::assertSame(['id', 'tied', 'finger', 'string', 'position', 'stop', 'afterRest'], array_keys($told['hand']['notes'][0] ?? []), 'nothing of findings and reasons');
+        self::assertSame(['id', 'finger', 'string', 'position', 'stop', 'tied', 'afterRest'], array_keys($told['hand']['notes'][0] ?? []), 'nothing of findings and reasons');
         $this->get("/s/{$token}")->assertOk();
         $this->get("/api/shared/{$token}/musicxml")->assertOk()->assertDownload();
     }

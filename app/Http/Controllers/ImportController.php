@@ -8,6 +8,8 @@ use App\Http\Requests\MusicFile;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Rights;
+use App\Views\KeptView;
+use App\Views\ReadingView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
@@ -20,7 +22,9 @@ final class ImportController extends Controller
 {
     public function read(Request $request): JsonResponse
     {
-        return new JsonResponse(Summary::of(Music::read(MusicFile::bytes($request)), self::instruments($request)));
+        $summary = Summary::of(Music::read(MusicFile::bytes($request)), self::instruments($request));
+
+        return new JsonResponse(ReadingView::of($summary));
     }
 
     public function store(Request $request, Ensemble $ensemble): JsonResponse
@@ -42,7 +46,7 @@ final class ImportController extends Controller
             $kept['key'],
         );
 
-        return new JsonResponse(['id' => $piece->id, 'part' => $piece->parts()->firstOrFail()->id], 201);
+        return new JsonResponse(new KeptView($piece->id, $piece->parts()->firstOrFail()->id), 201);
     }
 
     /** @return array<string, Instrument> part id => the director's correction of a guess */

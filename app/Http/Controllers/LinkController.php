@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Models\Part;
 use App\Models\ShareLink;
 use App\Models\User;
+use App\Views\LinksView;
+use App\Views\LinkView;
+use App\Views\NewLinkView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -20,7 +23,7 @@ final class LinkController extends Controller
     {
         $links = $part->links()->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
 
-        return new JsonResponse(['links' => $links->map(self::shown(...))]);
+        return new JsonResponse(new LinksView(array_values($links->map(self::shown(...))->all())));
     }
 
     /** The token is shown this once; afterwards only its hash is known. */
@@ -35,7 +38,7 @@ final class LinkController extends Controller
             'expires_at' => now()->addDays((int) $asked['days']),
         ])->refresh();
 
-        return new JsonResponse(['link' => self::shown($link), 'address' => url("/s/{$token}")], 201);
+        return new JsonResponse(new NewLinkView(self::shown($link), url("/s/{$token}")), 201);
     }
 
     public function destroy(ShareLink $link): Response
@@ -46,14 +49,8 @@ final class LinkController extends Controller
         return new Response(status: 204);
     }
 
-    /** @return array<string, mixed> */
-    private static function shown(ShareLink $link): array
+    private static function shown(ShareLink $link): LinkView
     {
-        return [
-            'id' => $link->id,
-            'made' => $link->created_at->toIso8601String(),
-            'expires' => $link->expires_at->toIso8601String(),
-            'openings' => $link->openings,
-        ];
+        return new LinkView($link->id, $link->created_at->toIso8601String(), $link->expires_at->toIso8601String(), $link->openings);
     }
 }

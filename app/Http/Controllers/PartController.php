@@ -6,6 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
 use App\Models\Part;
+use App\Views\DeskEnsembleView;
+use App\Views\DeskPartView;
+use App\Views\DeskPieceView;
+use App\Views\DeskView;
+use App\Views\PartName;
+use App\Views\SheetView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -18,14 +24,14 @@ final class PartController extends Controller
         $desk = new PartDesk($part);
         $piece = $part->piece;
 
-        return new JsonResponse([
-            'part' => ['id' => $part->id, 'name' => $part->name, 'instrument' => $part->instrument->value],
-            'piece' => ['id' => $piece->id, 'title' => $piece->title, 'composer' => $piece->composer, 'rights' => $piece->rights->value],
-            'ensemble' => ['name' => $piece->ensemble->name, 'level' => $piece->ensemble->classProfile()->level->value],
-            'siblings' => $piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): array => ['id' => $sibling->id, 'name' => $sibling->name]),
-            'music' => $desk->printedMusicXml(),
-            'marking' => $desk->marking(),
-        ]);
+        return new JsonResponse(new DeskView(
+            new DeskPartView($part->id, $part->name, $part->instrument),
+            new DeskPieceView($piece->id, $piece->title, $piece->composer, $piece->rights),
+            new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
+            array_values($piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
+            $desk->printedMusicXml(),
+            $desk->marking(),
+        ));
     }
 
     public function why(Part $part, string $note): JsonResponse
@@ -38,7 +44,7 @@ final class PartController extends Controller
         /** @var array{from: string, to: string} $span */
         $span = $request->validate(['from' => ['required', 'string', 'max:200'], 'to' => ['required', 'string', 'max:200']]);
 
-        return new JsonResponse(['ways' => (new PartDesk($part))->ways($span['from'], $span['to'])]);
+        return new JsonResponse((new PartDesk($part))->ways($span['from'], $span['to']));
     }
 
     public function sizeUp(Part $part): JsonResponse
@@ -48,7 +54,7 @@ final class PartController extends Controller
 
     public function sheet(Part $part): JsonResponse
     {
-        return new JsonResponse(['sheet' => (new PartDesk($part))->transferSheet()]);
+        return new JsonResponse(new SheetView((new PartDesk($part))->transferSheet()));
     }
 
     public function musicXml(Part $part): Response

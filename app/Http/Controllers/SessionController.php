@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\User;
+use App\Views\DirectorView;
+use App\Views\SessionView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -40,6 +42,6 @@ final class SessionController extends Controller
 
     private static function director(?User $user): JsonResponse
     {
-        return new JsonResponse(['director' => $user === null ? null : ['name' => $user->name]]);
+        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->name)));
     }
 }

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
 use App\Models\ShareLink;
+use App\Views\SharedView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 
@@ -18,17 +19,10 @@ final class SharedPartController extends Controller
         $link->increment('openings');
         $desk = new PartDesk($link->part);
         $piece = $link->part->piece;
-        $page = [
-            'title' => $piece->title,
-            'composer' => $piece->composer,
-            'part' => $link->part->name,
-            'ensemble' => $piece->ensemble->name,
-            'notation' => $piece->rights->showsNotation(),
-        ];
 
-        return new JsonResponse($page + ($piece->rights->showsNotation()
-            ? $desk->forStudents()
-            : ['sheet' => $desk->transferSheet()]));
+        return new JsonResponse($piece->rights->showsNotation()
+            ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name)
+            : new SharedView($piece->title, $piece->composer, $link->part->name, $piece->ensemble->name, false, sheet: $desk->transferSheet()));
     }
 
     public function musicXml(string $token): Response

@@ -8,6 +8,10 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Views\ShelfEnsembleView;
+use App\Views\ShelfPartView;
+use App\Views\ShelfPieceView;
+use App\Views\ShelfView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 
@@ -20,38 +24,23 @@ final class ShelfController extends Controller
             ->with(['parts' => static fn ($parts) => $parts->select(['id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->withCount(['log', 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
         ])->get();
 
-        return new JsonResponse(['ensembles' => $ensembles->map(self::ensemble(...))]);
+        return new JsonResponse(new ShelfView(array_values($ensembles->map(self::ensemble(...))->all())));
     }
 
-    /** @return array<string, mixed> */
-    private static function ensemble(Ensemble $ensemble): array
+    private static function ensemble(Ensemble $ensemble): ShelfEnsembleView
     {
-        return [
-            'id' => $ensemble->id,
-            'name' => $ensemble->name,
-            'school' => $ensemble->school,
-            'level' => $ensemble->classProfile()->level->value,
-            'pieces' => $ensemble->pieces->map(self::piece(...)),
-        ];
+        return new ShelfEnsembleView($ensemble->id, $ensemble->name, $ensemble->school, $ensemble->classProfile()->level, array_values($ensemble->pieces->map(self::piece(...))->all()));
     }
 
-    /** @return array<string, mixed> */
-    private static function piece(Piece $piece): array
+    private static function piece(Piece $piece): ShelfPieceView
     {
-        return [
-            'id' => $piece->id,
-            'title' => $piece->title,
-            'composer' => $piece->composer,
-            'kind' => $piece->kind,
-            'rights' => $piece->rights->value,
-            'parts' => $piece->parts->map(static fn (Part $part): array => [
-                'id' => $part->id,
-                'name' => $part->name,
-                'instrument' => $part->instrument->value,
-                'measures' => $part->measures,
-                'decisions' => $part->getAttribute('log_count'),
-                'links' => $part->getAttribute('open_links_count'),
-            ]),
-        ];
+        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, array_values($piece->parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
+            $part->id,
+            $part->name,
+            $part->instrument,
+            $part->measures,
+            (int) $part->getAttribute('log_count'),
+            (int) $part->getAttribute('open_links_count'),
+        ))->all()));
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\MarksWritten;
+use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Strings\Placement;
 
 /** A worked-out part as a page of marks: what the kinds look at when they draw, say and write themselves. */
@@ -41,6 +43,9 @@ final class MarkedPage
 
     /** @var array<string, string> note => the note before it in its voice */
     private array $before = [];
+
+    /** @var array<string, Note>|null by id */
+    private ?array $asPrinted = null;
 
     public function __construct(public readonly MarkedPart $part)
     {
@@ -88,6 +93,36 @@ final class MarkedPage
         }
 
         return $marks;
+    }
+
+    /** The marks of one note in words, for a screen reader; empty where it has none. */
+    public function spoken(NoteMark $note): string
+    {
+        $words = [];
+        foreach (Kinds::all() as $kind) {
+            foreach ($note->decided !== [] || $kind->isProposed() ? $kind->drawn($note, $this) : [] as $mark) {
+                $words[] = $kind->words($mark, $this);
+            }
+        }
+
+        return implode(', ', array_filter($words));
+    }
+
+    /** @return list<string> names of the kinds whose sign is printed at a note, so that the pencil can strike it */
+    public function strikable(NoteMark $note): array
+    {
+        return array_values(array_map(static fn (Kind $kind): string => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind): bool => $kind->isPrinted($this->printed($note), $this->part))));
+    }
+
+    /** The note as it came, before the pencil changed it. */
+    public function printed(NoteMark $note): Note
+    {
+        if ($this->part->printed === $this->part->part) {
+            return $note->note;
+        }
+        $this->asPrinted ??= array_column($this->part->printed->notes(), null, 'id');
+
+        return $this->asPrinted[$note->note->id] ?? $note->note;
     }
 
     public static function voice(NoteMark $note): string

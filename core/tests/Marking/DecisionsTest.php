@@ -10,6 +10,7 @@ use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\DecisionLog;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Tests\Support\Tune;
 
@@ -77,14 +78,11 @@ final class DecisionsTest extends TestCase
     {
         $part = Tune::score('A4q | D4w | E4w | F#4w | G4w')->parts[0];
 
-        /** @param list<array<string, mixed>> $decisions */
-        $struck = static fn (array $decisions): array => array_keys(PartDecisions::of($part, self::read($decisions))->orders([])->struck);
-
-        self::assertSame(['n3', 'n4'], $struck([['measures' => '2-3', 'action' => 'as-it-comes']]));
-        self::assertSame(['n1'], $struck([['measures' => '0', 'action' => 'as-it-comes']]));
-        self::assertSame(['n3'], $struck([['measures' => '2-3', 'action' => 'as-it-comes'], ['measures' => '3', 'action' => null]]));
-        self::assertCount(5, $struck([['measures' => 'all', 'action' => 'as-it-comes']]));
-        self::assertSame(['n2', 'n3'], $struck([['note' => 'n2', 'to' => 'n3', 'action' => 'as-it-comes']]));
+        self::assertSame(['n3', 'n4'], self::struck($part, [['measures' => '2-3', 'action' => 'as-it-comes']]));
+        self::assertSame(['n1'], self::struck($part, [['measures' => '0', 'action' => 'as-it-comes']]));
+        self::assertSame(['n3'], self::struck($part, [['measures' => '2-3', 'action' => 'as-it-comes'], ['measures' => '3', 'action' => null]]));
+        self::assertCount(5, self::struck($part, [['measures' => 'all', 'action' => 'as-it-comes']]));
+        self::assertSame(['n2', 'n3'], self::struck($part, [['note' => 'n2', 'to' => 'n3', 'action' => 'as-it-comes']]));
     }
 
     /** @param array<string, mixed> $decision */
@@ -119,6 +117,15 @@ final class DecisionsTest extends TestCase
         self::assertFalse(DecisionLog::of([...$entries, $decide(7)])->canRedo(), 'a new decision closes the way back');
         self::assertSame([1, 2, 7], DecisionLog::of([...$entries, $decide(7)])->done);
         self::assertSame([], DecisionLog::of([$undo(1), $redo(2)])->decisions(), 'undoing nothing is nothing');
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $decisions
+     * @return list<string>
+     */
+    private static function struck(Part $part, array $decisions): array
+    {
+        return array_keys(PartDecisions::of($part, self::read($decisions))->orders([])->struck);
     }
 
     /**

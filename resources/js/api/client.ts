@@ -1,4 +1,5 @@
-import type { Decision, DeskPart, Drawn, Link, LogEntry, Marking, Reading, SharedPart, SheetLine, ShelfEnsemble, SizeUp, Way, Why } from './types'
+import type { LogEntry } from './requests'
+import type { Decision, Desk, Drawn, Kept, Links, Marking, NewLink, Reading, Session, Shared, Sheet, Shelf, SizeUp, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -79,32 +80,32 @@ function instrumentFields(instruments: Record<string, string>): Record<string, s
 }
 
 export const api = {
-    session: () => request<{ director: { name: string } | null }>('GET', 'session'),
+    session: () => request<Session>('GET', 'session'),
     signIn: (email: string, password: string) =>
-        request<{ director: { name: string } }>('POST', 'session', { email, password }),
+        request<Session>('POST', 'session', { email, password }),
     signOut: () => request<undefined>('DELETE', 'session'),
-    shelf: () => request<{ ensembles: ShelfEnsemble[] }>('GET', 'shelf'),
+    shelf: () => request<Shelf>('GET', 'shelf'),
     read: (file: File, instruments: Record<string, string>) =>
         request<Reading>('POST', 'readings', upload(file, instrumentFields(instruments))),
     keep: (ensemble: number, file: File, kept: { title: string; rights: string; key: string; instruments: Record<string, string> }) =>
-        request<{ id: number; part: number }>(
+        request<Kept>(
             'POST',
             `ensembles/${ensemble}/pieces`,
             upload(file, { title: kept.title, rights: kept.rights, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
-    part: (id: number) => request<DeskPart>('GET', `parts/${id}`),
+    part: (id: number) => request<Desk>('GET', `parts/${id}`),
     marking: (id: number) => request<Marking>('GET', `parts/${id}/log`),
     append: (id: number, entry: LogEntry) => request<Marking>('POST', `parts/${id}/log`, entry),
-    sheet: (id: number) => request<{ sheet: SheetLine[] }>('GET', `parts/${id}/sheet`),
+    sheet: (id: number) => request<Sheet>('GET', `parts/${id}/sheet`),
     preview: (id: number, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview`, { decisions }),
     why: (id: number, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}`),
-    ways: (id: number, from: string, to: string) => request<{ ways: Way[] }>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to }).toString()}`),
+    ways: (id: number, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to }).toString()}`),
     sizeUp: (id: number) => request<SizeUp>('GET', `parts/${id}/size-up`),
-    links: (part: number) => request<{ links: Link[] }>('GET', `parts/${part}/links`),
+    links: (part: number) => request<Links>('GET', `parts/${part}/links`),
     openLink: (part: number, days: number) =>
-        request<{ link: Link; address: string }>('POST', `parts/${part}/links`, { days }),
+        request<NewLink>('POST', `parts/${part}/links`, { days }),
     closeLink: (id: number) => request<undefined>('DELETE', `links/${id}`),
-    shared: (token: string) => request<SharedPart>('GET', `shared/${token}`),
+    shared: (token: string) => request<Shared>('GET', `shared/${token}`),
 }
 
 export const partMusicXml = (id: number) => `/api/parts/${id}/musicxml`

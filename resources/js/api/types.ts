@@ -1,56 +1,363 @@
-/** What the server says. Nothing here is worked out in the browser. */
+/** What the server says. Written by `php artisan client:types`; a test fails when it is stale. */
 
-export type Bow = 'down' | 'up'
-export type Action = 'hook' | 'retake' | 'lift' | 'split' | 'join' | 'strike' | 'change' | 'stagger'
-export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
-export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
+/** Every kind of pencil mark, in the server's order. */
+export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'slide' | 'finger' | 'placement' | 'choice' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
 
-export interface ShelfPart {
+/** The fields of a decision. */
+export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'slide' | 'finger' | 'placement' | 'choice' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
+
+/** The field under which a kind is decided. */
+export const FIELD_OF: Record<KindName, FieldName> = {
+    'strike': 'action',
+    'slur': 'action',
+    'hook': 'action',
+    'retake': 'action',
+    'lift': 'action',
+    'set': 'set',
+    'split': 'action',
+    'as-it-comes': 'action',
+    'hooked-pairs': 'action',
+    'pair': 'action',
+    'direction': 'direction',
+    'change': 'action',
+    'times': 'times',
+    'stagger': 'action',
+    'desks': 'desks',
+    'place': 'place',
+    'amount': 'amount',
+    'lane': 'lane',
+    'stroke': 'stroke',
+    'slide': 'slide',
+    'finger': 'finger',
+    'placement': 'placement',
+    'choice': 'choice',
+    'bar': 'bar',
+    'stay': 'stay',
+    'string': 'string',
+    'position': 'position',
+    'shift': 'shift',
+    'noteName': 'noteName',
+    'reminder': 'reminder',
+    'accidental': 'accidental',
+    'pluck': 'pluck',
+    'mute': 'mute',
+    'dynamic': 'dynamic',
+    'accent': 'accent',
+    'strongAccent': 'strongAccent',
+    'staccato': 'staccato',
+    'tenuto': 'tenuto',
+    'fermata': 'fermata',
+    'breath': 'breath',
+    'cue': 'cue',
+    'count': 'count',
+    'release': 'release',
+    'misprint': 'pitch',
+    'text': 'text',
+    'staffText': 'staffText',
+    'bowMark': 'bowMark',
+    'fingerMark': 'fingerMark',
+}
+
+/** null takes back. */
+export type DecisionFields = Partial<Record<FieldName, string | number | boolean | null>>
+
+export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields
+
+/** What a fingerboard is drawn from. Offsets are semitones above the open string. */
+export interface Board {
+    /** lowest first */
+    strings: string[]
+    tapes: number[]
+    frame: Frame[]
+    /** every position of the instrument, lowest first */
+    positions: number[]
+}
+
+export type BowAction = 'hook' | 'retake' | 'lift' | 'change' | 'split' | 'join' | 'strike' | 'stagger'
+
+export type BowSign = 'down' | 'up'
+
+/** The way of the bow after a change on a held note. */
+export interface Change {
+    /** of the length of the note */
+    share: number
+    /** 0 is the frog, 1 the tip */
+    from: number | null
+    to: number | null
+}
+
+/** A part opened on the desk. */
+export interface Desk {
+    part: DeskPart
+    piece: DeskPiece
+    ensemble: DeskEnsemble
+    /** parts of the same piece */
+    siblings: PartName[]
+    /** the print, as MusicXML */
+    music: string
+    marking: Marking
+}
+
+/** Who plays the part on the desk. */
+export interface DeskEnsemble {
+    name: string
+    level: Level
+}
+
+/** The part on the desk. */
+export interface DeskPart {
     id: number
     name: string
     instrument: Instrument
-    measures: number
-    decisions: number
-    links: number
 }
 
-export interface ShelfPiece {
+/** The piece of the part on the desk. */
+export interface DeskPiece {
     id: number
     title: string
     composer: string
-    kind: 'piece' | 'line'
     rights: Rights
-    parts: ShelfPart[]
 }
 
-export interface ShelfEnsemble {
+/** Who is signed in. */
+export interface Director {
+    name: string
+}
+
+/** What a part looks like, worked out. */
+export interface Drawn {
+    layer: Mark[]
+    findings: Finding[]
+    notes: Note[]
+    board: Board
+}
+
+/** The lowest or highest note of a part. */
+export interface Extreme {
+    pitch: string
+    string: string
+    finger: string
+    /** id */
+    note: string
+    measure: string
+    beat: number
+}
+
+/** Something the director should look at. */
+export interface Finding {
+    code: string
+    measure: string
+    beat: number
+    /** id */
+    note: string
+    message: string
+    /** cheapest first */
+    fixes: Fix[]
+    /** the proposed marks already take care of it */
+    mended: boolean
+}
+
+/** Something that comes for the first time. */
+export interface First {
+    kind: string
+    what: string
+    /** not-taught, recent or known */
+    newness: 'not-taught' | 'recent' | 'known'
+    times: number
+    /** id */
+    note: string
+    measure: string
+    beat: number
+}
+
+/** One small change that mends a finding. */
+export interface Fix {
+    action: string
+    /** ids */
+    notes: string[]
+    /** points */
+    cost: number
+    decisions: Decision[]
+}
+
+/** One regular finger of the hand. */
+export interface Frame {
+    finger: number
+    /** semitones from where the first finger rests */
+    reach: number
+}
+
+/** How the hand goes through a part. */
+export interface Hand {
+    /** lowest first */
+    strings: string[]
+    notes: HandNote[]
+}
+
+/** What the hand track is drawn from. */
+export interface HandNote {
+    id: string
+    /** as it is written */
+    finger: string | null
+    string: string | null
+    /** as it is written */
+    position: string | null
+    stop: Stop | null
+    /** held over from the note before */
+    tied: boolean
+    afterRest: boolean
+}
+
+/** The highest position of a part. */
+export interface HighestPosition {
+    position: number
+    name: string
+    /** id */
+    note: string
+    measure: string
+    beat: number
+}
+
+export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
+
+/** A piece that was just kept. */
+export interface Kept {
+    id: number
+    /** id of its first part */
+    part: number
+}
+
+export type Level = 'first-year' | 'second-year' | 'third-year' | 'advanced'
+
+/** A link that students can open. */
+export interface Link {
+    id: number
+    /** date and time */
+    made: string
+    /** date and time */
+    expires: string
+    openings: number
+}
+
+/** The open links of a part. */
+export interface Links {
+    links: Link[]
+}
+
+/** One mark of the pencil layer: only what is to be drawn. */
+export interface Mark {
+    /** id of the note that it stands at */
+    note: string
+    kind: KindName
+    /** what is written, where the kind alone does not say it */
+    text?: string
+    /** id of the note that it comes from */
+    from?: string
+    /** id of the note that it leads to */
+    to?: string
+    /** places inside the note, as shares of its length: one list for each player or desk */
+    shares?: number[][]
+    /** somebody decided it */
+    decided?: boolean
+}
+
+/** What a part looks like, and where its record stands. */
+export interface Marking {
+    /** number of the newest entry of the record */
+    seq: number
+    canUndo: boolean
+    canRedo: boolean
+    layer: Mark[]
+    findings: Finding[]
+    notes: Note[]
+    board: Board
+}
+
+/** A link just made: its address is told this once. */
+export interface NewLink {
+    link: Link
+    address: string
+}
+
+/** One note head with everything that the desk shows of it. */
+export interface Note {
+    id: string
+    /** as printed */
+    measure: string
+    beat: number
+    pitch: string | null
+    direction: BowSign | null
+    /** numbered through the part */
+    stroke: number | null
+    action: BowAction | null
+    /** the way of its stroke along the bow: 0 is the frog, 1 the tip */
+    from: number | null
+    to: number | null
+    /** of the bow while it is held */
+    changes: Change[]
+    /** held over from the note before */
+    tied: boolean
+    afterRest: boolean
+    /** as it is written */
+    finger: string | null
+    string: string | null
+    /** as it is written */
+    position: string | null
+    stop: Stop | null
+    /** the position as a number; half is 0.5 */
+    handIn: number | null
+    /** those that have this note, highest first */
+    strings: string[]
+    /** hand signs that are on the note, decided or worked out */
+    proposed: KindName[]
+    /** signs in the print that the pencil can strike */
+    printed: KindName[]
+    /** what somebody decided, field by field */
+    decided: Partial<Record<FieldName, string | number | boolean>>
+    reasons: string[]
+    /** its marks in words */
+    spoken: string
+}
+
+/** A part by its name. */
+export interface PartName {
     id: number
     name: string
-    school: string
-    level: string
-    pieces: ShelfPiece[]
 }
 
-export interface Warning {
-    part: string | null
-    measure: string | null
-    line: number | null
-    message: string
+/** A finger pattern on a string. */
+export interface Pattern {
+    string: string
+    pattern: string
+    position: number
+    /** measure */
+    from: string
+    to: string
+    /** id */
+    note: string
+    measure: string
+    beat: number
 }
 
+export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
+
+/** A part as it was read. */
 export interface ReadPart {
     id: string
     name: string
     instrument: Instrument
+    /** name, clef or range */
     guessedFrom: 'name' | 'clef' | 'range'
     measures: number
     playedMeasures: number
     notes: number
+    /** lowest and highest pitch */
     range: [string, string] | null
     keys: string[]
     meters: string[]
 }
 
+/** What was understood of a file, before anything is kept. */
 export interface Reading {
     title: string
     composer: string
@@ -58,189 +365,34 @@ export interface Reading {
     warnings: Warning[]
 }
 
-/** One mark of the pencil layer: only what is to be drawn. */
-export interface Mark {
-    note: string
-    bow: Bow | null
-    action: Action | null
-    from: string | null
-    finger: string | null
-    string: string | null
-    position: string | null
-    /** The finger slides here from the note before. */
-    slide: boolean
-    /** The last note under a finger that bars two strings, and the last for which a finger stays down. */
-    barTo: string | null
-    stayTo: string | null
-    place: string | null
-    /** Changes of bow on a held note, each at a share of its length. */
-    changes: { share: number; bow: Bow }[]
-    /** For each player or desk the shares of the note's length at which it changes. */
-    stagger: number[][]
-    /** A pencilled slur from this note, and a printed one that is struck out. */
-    slurTo: string | null
-    struckTo: string | null
-    decided: boolean
+export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
+
+/** Whether somebody is signed in. */
+export interface Session {
+    director: Director | null
 }
 
-export interface NoteInfo {
-    id: string
-    measure: string
-    beat: number
-    pitch: string | null
-    direction: Bow | null
-    stroke: number | null
-    action: Action | null
-    /** The way of its stroke along the bow: 0 is the frog, 1 the tip. */
-    from: number | null
-    to: number | null
-    changes: { share: number; from: number | null; to: number | null }[]
-    tied: boolean
-    afterRest: boolean
-    place: string | null
-    finger: string | null
-    string: string | null
-    position: string | null
-    stop: Stop | null
-    /** The position as a number; half is 0.5. */
-    handIn: number | null
-    /** The strings that have this note, highest first. */
-    strings: string[]
-    decided: string[]
-    reasons: string[]
-    /** The finger comes here by a slide, bars two strings from here, stays down from here. */
-    slide: boolean
-    bar: boolean
-    stay: boolean
-    choice: boolean
+/** What a student sees: one marked part, and nothing of the rest. */
+export interface Shared {
+    title: string
+    composer: string
+    part: string
+    ensemble: string
+    /** whether the print may be shown */
+    notation: boolean
+    /** MusicXML */
+    music?: string
+    layer?: Mark[]
+    hand?: Hand
+    sheet?: SheetLine[]
 }
 
-/** What the hand track is drawn from. */
-export type HandNote = Pick<NoteInfo, 'id' | 'finger' | 'string' | 'position' | 'stop' | 'tied' | 'afterRest'>
-
-export type DecisionFields = Partial<Record<'direction' | 'action' | 'placement' | 'string' | 'place', string | null>> & {
-    finger?: number | null
-    position?: number | null
-    bowMark?: boolean | null
-    fingerMark?: boolean | null
-    slide?: boolean | null
-    bar?: boolean | null
-    stay?: boolean | null
-    choice?: boolean | null
+/** The transfer sheet of a part. */
+export interface Sheet {
+    sheet: SheetLine[]
 }
 
-export type Decision = ({ note: string } | { measures: string }) & DecisionFields
-
-export interface Fix {
-    action: string
-    notes: string[]
-    cost: number
-    decisions: Decision[]
-}
-
-export interface Finding {
-    code: string
-    measure: string
-    beat: number
-    note: string
-    message: string
-    fixes: Fix[]
-    mended: boolean
-}
-
-/** What a part looks like, worked out. */
-export interface Drawn {
-    layer: Mark[]
-    findings: Finding[]
-    notes: NoteInfo[]
-    board: Board
-}
-
-/** What a fingerboard is drawn from. Offsets are semitones above the open string. */
-export interface Board {
-    /** Lowest first. */
-    strings: string[]
-    tapes: number[]
-    /** The regular fingers, from where the first one rests. */
-    frame: { finger: number; reach: number }[]
-    /** Every position of the instrument, lowest first. */
-    positions: number[]
-}
-
-export interface Stop {
-    /** 0 is the lowest string. */
-    string: number
-    offset: number
-    finger: number
-    hand: number
-}
-
-/** Another way to finger a stretch, and how it compares with the chosen one. */
-export interface Way {
-    extra: number
-    notes: { id: string; pitch: string; string: string; finger: number; placement: string; position: number }[]
-    /** What would be decided to take it. */
-    decisions: Decision[]
-    gains: string[]
-    costs: string[]
-}
-
-/** Why a note is fingered as it is; null where there is no other way. */
-export interface Why {
-    instead: Way | null
-    withoutShift: Way | null
-}
-
-interface Where {
-    note: string
-    measure: string
-    beat: number
-}
-
-type Extreme = Where & { pitch: string; string: string; finger: string }
-
-/** What to know of a part before marking it. */
-export interface SizeUp {
-    keys: string[]
-    meters: string[]
-    measures: number
-    summary: {
-        lowest: Extreme | null
-        highest: Extreme | null
-        highestPosition: (Where & { position: number; name: string }) | null
-        shifts: number
-        crossingsUnderSlurs: number
-        extensions: number
-        new: string[]
-    }
-    firsts: (Where & { kind: string; what: string; newness: 'not-taught' | 'recent' | 'known'; times: number })[]
-    patterns: (Where & { string: string; pattern: string; position: number; from: string; to: string })[]
-    troubleSpots: (Where & { code: string; seriousness: number; message: string; drill: string | null; times: number; measures: string[] })[]
-    tuning: { pitch: string; measure: string; to: string; seconds: number; sections: string[] }[]
-}
-
-export interface Marking extends Drawn {
-    seq: number
-    canUndo: boolean
-    canRedo: boolean
-}
-
-export interface DeskPart {
-    part: { id: number; name: string; instrument: Instrument }
-    piece: { id: number; title: string; composer: string; rights: Rights }
-    ensemble: { name: string; level: string }
-    siblings: { id: number; name: string }[]
-    music: string
-    marking: Marking
-}
-
-export interface Link {
-    id: number
-    made: string
-    expires: string
-    openings: number
-}
-
+/** One line of a transfer sheet. */
 export interface SheetLine {
     measure: string
     beat: string
@@ -248,22 +400,137 @@ export interface SheetLine {
     sign: string
 }
 
-export interface SharedPart {
-    title: string
-    composer: string
-    part: string
-    ensemble: string
-    notation: boolean
-    music?: string
-    layer?: Mark[]
-    /** How the hand goes: names of the strings, lowest first, and the notes. */
-    hand?: { strings: string[]; notes: HandNote[] }
-    sheet?: SheetLine[]
+/** Everything a director has. */
+export interface Shelf {
+    ensembles: ShelfEnsemble[]
 }
 
-export interface LogEntry {
-    base: number
-    key: string
-    kind: 'decide' | 'undo' | 'redo'
-    decisions?: Decision[]
+/** An ensemble on the shelf. */
+export interface ShelfEnsemble {
+    id: number
+    name: string
+    school: string
+    level: Level
+    pieces: ShelfPiece[]
+}
+
+/** A part on the shelf. */
+export interface ShelfPart {
+    id: number
+    name: string
+    instrument: Instrument
+    measures: number
+    decisions: number
+    /** that are open */
+    links: number
+}
+
+/** A piece or lesson line on the shelf. */
+export interface ShelfPiece {
+    id: number
+    title: string
+    composer: string
+    /** piece or line */
+    kind: 'piece' | 'line'
+    rights: Rights
+    parts: ShelfPart[]
+}
+
+/** What to know of a part before marking it. */
+export interface SizeUp {
+    keys: string[]
+    meters: string[]
+    measures: number
+    summary: Summary
+    firsts: First[]
+    patterns: Pattern[]
+    troubleSpots: Spot[]
+    tuning: TuningSpot[]
+}
+
+/** A trouble spot. */
+export interface Spot {
+    code: string
+    seriousness: number
+    message: string
+    drill: string | null
+    times: number
+    measures: string[]
+    /** id */
+    note: string
+    measure: string
+    beat: number
+}
+
+/** A note on one string: open, or stopped by a finger. */
+export interface Stop {
+    /** 0 is the lowest string */
+    string: number
+    /** semitones above the open string */
+    offset: number
+    finger: number
+    /** offset of the regular first finger */
+    hand: number
+}
+
+/** A part in figures. */
+export interface Summary {
+    lowest: Extreme | null
+    highest: Extreme | null
+    highestPosition: HighestPosition | null
+    shifts: number
+    crossingsUnderSlurs: number
+    extensions: number
+    /** what the class has not been taught */
+    new: string[]
+}
+
+/** A place where the sections can tune. */
+export interface TuningSpot {
+    pitch: string
+    measure: string
+    to: string
+    seconds: number
+    sections: string[]
+}
+
+/** Something in a file that was not understood. */
+export interface Warning {
+    part: string | null
+    measure: string | null
+    line: number | null
+    message: string
+}
+
+/** Another way to finger a stretch, and how it compares with the chosen one. */
+export interface Way {
+    /** points more */
+    extra: number
+    notes: WayNote[]
+    /** what would be decided to take it */
+    decisions: Decision[]
+    gains: string[]
+    costs: string[]
+}
+
+/** One note of another way to finger a stretch. */
+export interface WayNote {
+    id: string
+    pitch: string | null
+    string: string
+    finger: number
+    placement: Placement
+    position: number
+}
+
+/** Other ways to finger a span. */
+export interface Ways {
+    /** in order of cost */
+    ways: Way[]
+}
+
+/** Why a note is fingered as it is; null where there is no other way. */
+export interface Why {
+    instead: Way | null
+    withoutShift: Way | null
 }

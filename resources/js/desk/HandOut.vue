@@ -2,12 +2,12 @@
 import { ElButton, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
 import { ref, watch } from 'vue'
 import { api, partMusicXml } from '../api/client'
-import type { DeskPart, Link } from '../api/types'
+import type { Desk, Link } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
 import type { Paper } from './sheets'
 import { dayWords, problemWords } from './words'
 
-const props = defineProps<{ part: DeskPart; saving: boolean }>()
+const props = defineProps<{ part: Desk; saving: boolean }>()
 const emit = defineEmits<{ print: []; pdf: [] }>()
 const open = defineModel<boolean>({ required: true })
 const paper = defineModel<Paper>('paper', { required: true })

@@ -7,7 +7,7 @@ const props = defineProps<{ commands: Command[] }>()
 const open = defineModel<boolean>({ required: true })
 
 const groups = computed(() =>
-    (['Walk', 'Page', 'Bow', 'Finger'] as const).map((name) => ({ name, commands: props.commands.filter(({ group }) => group === name) })),
+    (['Walk', 'Page', 'Words', 'Bow', 'Finger'] as const).map((name) => ({ name, commands: props.commands.filter(({ group }) => group === name) })),
 )
 </script>
 

@@ -1,27 +1,26 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Decision, NoteInfo } from '../api/types'
+import type { Decision, FieldName, Note } from '../api/types'
 import { spoken, type Command } from './keys'
-import { bowWords, placeWords } from './words'
+import { BOW_FIELDS, bowWords, FIELD_WORDS, placeWords } from './words'
 
 const props = defineProps<{
-    note: NoteInfo | null
+    note: Note | null
     /** The first note of its stroke, which carries the bow's decisions. */
-    begin: NoteInfo | null
+    begin: Note | null
     span: string
     commands: Command[]
     waiting: Decision[]
 }>()
 
-const GROUPS = ['Finger', 'Bow'] as const
+const GROUPS = ['Finger', 'Bow', 'Words'] as const
 
 /** Which keys the card shows as buttons; all of them answer to the keyboard. */
 const tab = ref<(typeof GROUPS)[number]>('Finger')
 const buttons = computed(() => props.commands.filter((command) => command.group === tab.value))
 const decided = computed(() => {
-    const words: Record<string, string> = { direction: 'bow', action: 'bow action', finger: 'finger', placement: 'placement', string: 'string', position: 'position', place: 'place', times: 'changes', desks: 'desks', bowMark: 'bow mark hidden', slide: 'slide', bar: 'bar', stay: 'finger stays down', choice: '0 or 4', fingerMark: 'finger mark hidden' }
-    const own = (props.note?.decided ?? []).map((field) => words[field] ?? field)
-    const bowed = props.begin !== null && props.begin.id !== props.note?.id && props.begin.decided.some((field) => ['direction', 'action', 'place'].includes(field))
+    const own = (Object.keys(props.note?.decided ?? {}) as FieldName[]).map((field) => FIELD_WORDS[field])
+    const bowed = props.begin !== null && props.begin.id !== props.note?.id && BOW_FIELDS.some((field) => props.begin?.decided[field] !== undefined)
     return bowed ? [...own, 'the bow of its stroke'] : own
 })
 </script>
@@ -46,6 +45,7 @@ const decided = computed(() => {
                     <dd>{{ waiting.length > 0 ? 'being saved…' : decided.length > 0 ? decided.join(', ') : 'nothing; worked out for this class' }}</dd>
                 </div>
             </dl>
+            <p v-if="note.spoken !== ''" class="quiet marks-spoken">On the page: {{ note.spoken }}.</p>
             <slot name="ways" />
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
             <slot />

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { NoteInfo, Way, Why } from '../api/types'
+import type { Note, Way, Why } from '../api/types'
 import { fingerWords } from './words'
 
 /** Why a note is fingered as it is, and the other ways to finger what is selected. */
-defineProps<{ note: NoteInfo; why: Why | undefined; ways: Way[] | null; previewed: number | null }>()
+defineProps<{ note: Note; why: Why | undefined; ways: Way[] | null; previewed: number | null }>()
 const emit = defineEmits<{ take: [way: Way]; look: [place: number] }>()
 
 function words(way: Way, note: string): string {

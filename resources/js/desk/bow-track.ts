@@ -1,4 +1,4 @@
-import type { NoteInfo } from '../api/types'
+import type { Note } from '../api/types'
 import { musicSpan, SPACE, type System } from './engraving'
 import { element } from './svg'
 
@@ -21,7 +21,7 @@ interface Leg {
 /**
  * @param before the track before a change, drawn faintly behind
  */
-export function track(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<string>, top: number, before: readonly NoteInfo[] | null): SVGGElement {
+export function track(system: System, notes: readonly Note[], troubled: ReadonlySet<string>, top: number, before: readonly Note[] | null): SVGGElement {
     const made = element('g', { class: 'bow-track' })
     const { left, right } = musicSpan(system)
     made.append(
@@ -52,7 +52,7 @@ function path(drawn: Leg[], top: number, kind: string): SVGGElement {
 }
 
 /** One leg for each stroke: from its first note to where its last one ends. */
-function legs(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<string>): Leg[] {
+function legs(system: System, notes: readonly Note[], troubled: ReadonlySet<string>): Leg[] {
     const here = notes.filter(({ id, from }) => system.heads.has(id) && from !== null)
     const made: Leg[] = []
     here.forEach((note, index) => {
@@ -84,7 +84,7 @@ function legs(system: System, notes: readonly NoteInfo[], troubled: ReadonlySet<
 }
 
 /** A note sounds on the page until the next one begins, or to the end of its measure when a rest or another line follows. */
-function endOf(system: System, notes: readonly NoteInfo[], index: number, x: number): number {
+function endOf(system: System, notes: readonly Note[], index: number, x: number): number {
     const bar = system.barlines.find((line) => line > x) ?? x + 4 * SPACE
     for (let next = index + 1; next < notes.length; next++) {
         const note = notes[next]

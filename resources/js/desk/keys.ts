@@ -4,7 +4,7 @@ export interface Command {
     label: string
     /** On a button, where the label is too long. */
     short?: string
-    group: 'Walk' | 'Bow' | 'Finger' | 'Page'
+    group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Page'
     run: () => void
 }
 

@@ -1,42 +1,59 @@
 import type { Mark } from '../api/types'
 import { SPACE, type Head, type System } from './engraving'
-import { barBracket, bowSign, changeSign, hookArc, liftSign, retakeSign, slurArc, splitSign, staggerTicks, stayLine, strikes, writing, type Sign } from './signs'
+import { KINDS } from './kinds'
+import { barBracket, broken, hookArc, slurArc, staggerTicks, stayLine, strikes, struckOut, writing, type Sign } from './signs'
+import type { Skyline } from './skyline'
 import { element, type Box } from './svg'
+import { SLOTS, STRUCK } from './table'
 
 const GAP = 0.32 * SPACE
 const FINGER_SIZE = 2.6 * SPACE
-const POSITION_SIZE = 1.75 * SPACE
+const WORD_SIZE = 1.75 * SPACE
+const TEXT_SIZE = 1.6 * SPACE
+/** A text of more letters goes on in another line. */
+const TEXT_LETTERS = 30
 
 /** Room above the printed things of a line that marks may need: a finger, a bow and a position, one over the other. */
 export const ROOM = 4.6 * SPACE
 
+/** What only those see who teach the part; it is taken out of everything that leaves the desk. */
+export const STAFF_ONLY = 'staff-only'
+
 /**
- * Draws the marks of one line of music: fingers next to the notes, bows above them, positions on top, nothing on
- * anything else.
+ * Draws the marks of one line of music: fingers next to the notes, bows above them, words on top, nothing on anything else.
+ * How each kind is drawn stands in the table of kinds.
  */
-export function draw(system: System, marks: Map<string, Mark>): SVGGElement {
+export function draw(system: System, marks: Map<string, Mark[]>): SVGGElement {
     const layer = element('g', { class: 'pencil', fill: '#26282c', stroke: '#26282c' })
     const line = new PencilLine(system, layer)
     const columns = new Map<string, { head: Head; mark: Mark }[]>()
     for (const head of system.heads.values()) {
-        const mark = marks.get(head.id)
-        if (mark) {
-            columns.set(head.column, [...(columns.get(head.column) ?? []), { head, mark }])
+        const own = marks.get(head.id)?.map((mark) => ({ head, mark })) ?? []
+        if (own.length > 0) {
+            columns.set(head.column, [...(columns.get(head.column) ?? []), ...own])
         }
     }
-    const ordered = [...columns.values()].sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
-    ordered.forEach((column) => line.fingers(column))
-    ordered.flat().forEach(({ head, mark }) => line.hand(head, mark))
-    ordered.flat().forEach(({ head, mark }) => line.slurs(head, mark))
-    ordered.flat().forEach(({ head, mark }) => line.hook(head, mark))
-    ordered.flat().forEach(({ head, mark }) => line.bow(head, mark))
-    ordered.flat().forEach(({ head, mark }) => line.held(head, mark))
-    ordered.flat().forEach(({ head, mark }) => line.position(head, mark))
+    // Fingers of a chord are stacked as its notes are: the lowest nearest to the staff.
+    const ordered = [...columns.values()]
+        .map((column) => [...column].sort((a, b) => b.head.box.y - a.head.box.y))
+        .sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
+        .flat()
+    for (const slot of SLOTS) {
+        for (const { head, mark } of ordered) {
+            const row = KINDS[mark.kind]
+            if (row.slot === slot) {
+                row.draw?.(line, head, mark)
+            }
+        }
+    }
     return layer
 }
 
-class PencilLine {
-    private readonly skyline
+/** One line of music while its marks are drawn: what there is room for, and where fingers stand. */
+export class PencilLine {
+    private readonly skyline: Skyline
+
+    private readonly depths: Skyline
 
     /** Where the finger of a note is written. */
     private readonly written = new Map<string, Box>()
@@ -46,39 +63,40 @@ class PencilLine {
         private readonly layer: SVGGElement,
     ) {
         this.skyline = system.above.copy()
+        this.depths = system.below.copy()
     }
 
-    /** Fingers of a chord are stacked as its notes are: the lowest nearest to the staff. */
-    fingers(column: { head: Head; mark: Mark }[]): void {
-        const lowestFirst = [...column].sort((a, b) => b.head.box.y - a.head.box.y)
-        for (const { head, mark } of lowestFirst) {
-            if (mark.finger !== null) {
-                const sign = writing(`${mark.slide ? '–' : ''}${mark.finger}`, FINGER_SIZE)
-                const bottom = this.free(centre(head) - sign.width / 2, sign.width)
-                this.put(sign, centre(head), bottom, mark, 'finger')
-                this.written.set(head.id, { x: centre(head) - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
-            }
+    finger(head: Head, mark: Mark): void {
+        const sign = writing(mark.text ?? '', FINGER_SIZE)
+        const bottom = this.free(centre(head) - sign.width / 2, sign.width)
+        this.put(sign, centre(head), bottom, mark, 'finger')
+        this.written.set(head.id, { x: centre(head) - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
+    }
+
+    /** A short line before the number to which a finger slides. */
+    slide(head: Head, mark: Mark): void {
+        const finger = this.written.get(head.id)
+        if (finger) {
+            const [right, y] = [finger.x - 0.1 * SPACE, finger.y + 0.62 * finger.height]
+            this.add(element('path', { fill: 'none', 'stroke-width': 30, 'stroke-linecap': 'round', d: `M${right - 0.7 * SPACE} ${y + 40} L${right} ${y - 40}` }), mark, 'slide')
         }
     }
 
-    /** One finger over two strings, and a finger that stays down while others play. */
-    hand(head: Head, mark: Mark): void {
-        if (mark.barTo !== null) {
-            const to = this.system.heads.get(mark.barTo)
-            const [one, other] = [this.written.get(head.id), this.written.get(mark.barTo)]
-            if (to?.column === head.column && one && other) {
-                this.upright(Math.min(one.x, other.x), Math.min(one.y, other.y), Math.max(one.y + one.height, other.y + other.height), mark)
-            } else {
-                this.over(head, to, mark, 'bar', barBracket)
-            }
-        }
-        if (mark.stayTo !== null) {
-            this.over(head, this.system.heads.get(mark.stayTo), mark, 'stay', stayLine)
+    /** One finger over two strings. */
+    bar(head: Head, mark: Mark): void {
+        const to = this.system.heads.get(mark.to ?? '')
+        const [one, other] = [this.written.get(head.id), this.written.get(mark.to ?? '')]
+        if (to?.column === head.column && one && other) {
+            const [x, top, bottom] = [Math.min(one.x, other.x), Math.min(one.y, other.y), Math.max(one.y + one.height, other.y + other.height)]
+            this.add(element('g', {}, element('path', { fill: 'none', 'stroke-width': 30, d: `M${x + 10} ${top} h-60 V${bottom} h60` })), mark, 'bar')
+        } else {
+            this.over(head, to, mark, 'bar', barBracket)
         }
     }
 
-    private upright(x: number, top: number, bottom: number, mark: Mark): void {
-        this.add(element('g', {}, element('path', { fill: 'none', 'stroke-width': 30, d: `M${x + 10} ${top} h-60 V${bottom} h60` })), mark, 'bar')
+    /** A finger that stays down while others play. */
+    stay(head: Head, mark: Mark): void {
+        this.over(head, this.system.heads.get(mark.to ?? ''), mark, 'stay', stayLine)
     }
 
     /** A line over everything from one note to another; over a line's end it stays open. */
@@ -94,62 +112,111 @@ class PencilLine {
         return this.system.barlines.at(-1) ?? centre(head) + 4 * SPACE
     }
 
-    bow(head: Head, mark: Mark): void {
-        const signs = [
-            mark.action === 'retake' ? { sign: retakeSign(), kind: 'retake' } : null,
-            mark.action === 'lift' ? { sign: liftSign(), kind: 'lift' } : null,
-            mark.action === 'split' ? { sign: splitSign(), kind: 'split' } : null,
-            mark.bow === null ? null : { sign: bowSign(mark.bow), kind: `bow-${mark.bow}` },
-        ].filter((sign) => sign !== null)
-        const width = signs.reduce((sum, { sign }) => sum + sign.width, 0)
-        let left = centre(head) - width / 2
-        const bottom = this.free(left, width)
-        for (const { sign, kind } of signs) {
-            this.put(sign, left + sign.width / 2, bottom, mark, kind)
-            left += sign.width
+    /** A sign over a note. */
+    above(sign: Sign, head: Head, mark: Mark, kind: string = mark.kind): void {
+        this.put(sign, centre(head), this.free(centre(head) - sign.width / 2, sign.width), mark, kind)
+    }
+
+    /** A sign that belongs to the print: added, or struck out. */
+    sign(sign: Sign, head: Head, mark: Mark): void {
+        this.above(mark.text === STRUCK ? struckOut(sign) : sign, head, mark)
+    }
+
+    /** A word over a note, with a broken line to where it stops holding. */
+    word(head: Head, mark: Mark): void {
+        const sign = writing(mark.text ?? '', WORD_SIZE)
+        const left = centre(head) - Math.min(sign.width / 2, 1.2 * SPACE)
+        const to = mark.to === undefined ? undefined : this.system.heads.get(mark.to)
+        const end = mark.to === undefined ? left + sign.width : Math.max(left + sign.width, to ? centre(to) + 0.6 * SPACE : this.endOfLine(head))
+        const bottom = this.free(left, end - left)
+        this.put(sign, left + sign.width / 2, bottom, mark, mark.kind)
+        if (end > left + sign.width + 0.8 * SPACE) {
+            this.add(broken(left + sign.width + 0.3 * SPACE, end, bottom - 0.3 * sign.height, to !== undefined), mark, `${mark.kind}-line`)
+            this.skyline.add({ x: left, y: bottom - sign.height, width: end - left, height: sign.height })
         }
     }
 
-    position(head: Head, mark: Mark): void {
-        for (const [kind, text] of [['string', mark.string && `sul ${mark.string}`], ['position', mark.position], ['bow-place', mark.place]] as const) {
-            if (text !== null) {
-                this.place(writing(text, POSITION_SIZE), head, mark, kind)
-            }
+    /** A bracket over a run of notes, with a word at its beginning. */
+    bracket(head: Head, mark: Mark, words: string): void {
+        this.word(head, { ...mark, text: words, to: mark.to ?? mark.note })
+    }
+
+    /** A text of several words, in as many lines as it needs. */
+    text(head: Head, mark: Mark): void {
+        const lines = wrapped(mark.text ?? '').map((line) => writing(line, TEXT_SIZE))
+        const width = Math.max(...lines.map((line) => line.width))
+        const left = Math.min(centre(head) - 0.5 * SPACE, this.endOfLine(head) - width)
+        let bottom = this.free(left, width)
+        for (const line of lines.reverse()) {
+            this.put(line, left + line.width / 2, bottom, mark, mark.kind === 'staffText' ? `${mark.kind} ${STAFF_ONLY}` : mark.kind)
+            bottom -= line.height + 0.5 * GAP
         }
     }
 
-    /** Changes of bow on a held note, and staggered ones. */
-    held(head: Head, mark: Mark): void {
+    /** Under the staff, where dynamics stand. */
+    beneath(head: Head, mark: Mark): void {
+        const sign = mark.text === STRUCK ? struckOut(writing('   ', FINGER_SIZE)) : writing(mark.text ?? '', 1.15 * FINGER_SIZE)
+        const left = centre(head) - sign.width / 2
+        const top = -this.depths.top(left, sign.width) + GAP
+        sign.drawing.setAttribute('transform', `translate(${centre(head).toFixed(0)}, ${(top + sign.height).toFixed(0)})`)
+        this.add(sign.drawing, mark, 'dynamic')
+        if (mark.decided === true) {
+            this.layer.append(decidedLine(centre(head), top + sign.height + 0.35 * SPACE, sign.width))
+        }
+        this.depths.add({ x: left, y: -top - sign.height, width: sign.width, height: sign.height })
+    }
+
+    /** A ring around the printed head, and the right note over it. */
+    misprint(head: Head, mark: Mark): void {
+        const { x, y, width, height } = head.box
+        this.add(element('ellipse', { cx: x + width / 2, cy: y + height / 2, rx: width * 0.85, ry: height * 0.85, fill: 'none', 'stroke-width': 26 }), mark, 'misprint-ring')
+        this.word(head, mark)
+    }
+
+    /** Signs inside a held note, at shares of its length. */
+    inside(head: Head, mark: Mark, drawing: (index: number) => Sign): void {
         const [left, right] = [centre(head), this.endOf(head)]
-        for (const { share, bow } of mark.changes) {
-            const sign = changeSign(bow)
+        for (const [index, share] of (mark.shares?.[0] ?? []).entries()) {
+            const sign = drawing(index)
             const x = left + (right - left) * share
             this.put(sign, x, this.free(x - sign.width / 2, sign.width), mark, 'change')
         }
-        if (mark.stagger.length > 0) {
-            const bottom = this.free(left, right - left)
-            const ticks = staggerTicks(left, right, mark.stagger, bottom)
-            this.add(ticks.drawing, mark, 'stagger')
-            this.skyline.add({ x: left, y: bottom - ticks.height, width: right - left, height: ticks.height })
+    }
+
+    /** The changes of each player or desk on a held note. */
+    stagger(head: Head, mark: Mark): void {
+        const [left, right] = [centre(head), this.endOf(head)]
+        const bottom = this.free(left, right - left)
+        const ticks = staggerTicks(left, right, mark.shares ?? [], bottom)
+        this.add(ticks.drawing, mark, 'stagger')
+        this.skyline.add({ x: left, y: bottom - ticks.height, width: right - left, height: ticks.height })
+    }
+
+    /** A printed slur that is struck out. */
+    strike(head: Head, mark: Mark): void {
+        const to = this.system.heads.get(mark.to ?? '')
+        const curve = this.printedSlur(centre(head), to ? centre(to) : Infinity)
+        if (curve) {
+            this.add(strikes(curve, this.system.shift), mark, 'struck')
         }
     }
 
-    /** A printed slur that is struck out, and the pencilled ones. */
-    slurs(head: Head, mark: Mark): void {
-        if (mark.struckTo !== null) {
-            const to = this.system.heads.get(mark.struckTo)
-            const curve = this.printedSlur(centre(head), to ? centre(to) : Infinity)
-            if (curve) {
-                this.add(strikes(curve, this.system.shift), mark, 'struck')
-            }
-        }
-        if (mark.slurTo !== null) {
-            const to = this.system.heads.get(mark.slurTo)
-            const [left, right] = [centre(head), to ? centre(to) : this.endOfLine(head)]
-            const y = this.skyline.top(left - 40, right - left + 80) - 0.7 * GAP
-            this.add(slurArc(left, right, y), mark, 'slur')
-            this.skyline.add({ x: left, y: y - 120, width: right - left, height: 120 })
-        }
+    slur(head: Head, mark: Mark): void {
+        const to = this.system.heads.get(mark.to ?? '')
+        const [left, right] = [centre(head), to ? centre(to) : this.endOfLine(head)]
+        const y = this.skyline.top(left - 40, right - left + 80) - 0.7 * GAP
+        this.add(slurArc(left, right, y), mark, 'slur')
+        this.skyline.add({ x: left, y: y - 120, width: right - left, height: 120 })
+    }
+
+    /** From the note that is hooked to this one; over a line's end the arc stays open. */
+    hook(head: Head, mark: Mark): void {
+        const from = this.system.heads.get(mark.from ?? '')
+        const right = centre(head)
+        const left = from ? centre(from) : right - 4 * SPACE
+        const y = this.skyline.top(left - 40, right - left + 80) - GAP - 46
+        this.add(hookArc(left, right, y, from ? 'none' : 'left'), mark, 'hook')
+        this.skyline.add({ x: left - 40, y: y - 90, width: right - left + 80, height: 90 })
     }
 
     /** The printed slur whose ends are nearest to two places. */
@@ -173,27 +240,9 @@ class PencilLine {
     }
 
     private add(drawing: SVGElement, mark: Mark, kind: string): void {
-        drawing.setAttribute('class', `mark ${kind} ${state(mark)}`)
+        drawing.setAttribute('class', `mark ${kind} ${mark.decided === true ? 'decided' : 'proposed'}`)
         drawing.setAttribute('data-note', mark.note)
         this.layer.append(drawing)
-    }
-
-    /** From the note that is hooked to this one; over a line's end the arc stays open. */
-    hook(head: Head, mark: Mark): void {
-        if (mark.action !== 'hook' || mark.from === null) {
-            return
-        }
-        const from = this.system.heads.get(mark.from)
-        const right = centre(head)
-        const left = from ? centre(from) : right - 4 * SPACE
-        const y = this.skyline.top(left - 40, right - left + 80) - GAP - 46
-        const arc = hookArc(left, right, y, from ? 'none' : 'left')
-        this.add(arc, mark, 'hook')
-        this.skyline.add({ x: left - 40, y: y - 90, width: right - left + 80, height: 90 })
-    }
-
-    private place(sign: Sign, head: Head, mark: Mark, kind: string): void {
-        this.put(sign, centre(head), this.free(centre(head) - sign.width / 2, sign.width), mark, kind)
     }
 
     private free(x: number, width: number): number {
@@ -203,8 +252,12 @@ class PencilLine {
     private put(sign: Sign, x: number, bottom: number, mark: Mark, kind: string): void {
         sign.drawing.setAttribute('transform', `translate(${x.toFixed(0)}, ${bottom.toFixed(0)})`)
         this.add(sign.drawing, mark, kind)
-        if (mark.decided) {
-            this.layer.append(decidedLine(x, bottom + 0.2 * SPACE, sign.width))
+        if (mark.decided === true) {
+            const line = decidedLine(x, bottom + 0.2 * SPACE, sign.width)
+            if (kind.includes(STAFF_ONLY)) {
+                line.classList.add(STAFF_ONLY)
+            }
+            this.layer.append(line)
         }
         this.skyline.add({ x: x - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
     }
@@ -214,8 +267,18 @@ function centre(head: Head): number {
     return head.box.x + head.box.width / 2
 }
 
-function state(mark: Mark): string {
-    return mark.decided ? 'decided' : 'proposed'
+/** Lines of a few words each. */
+function wrapped(text: string): string[] {
+    const lines: string[] = ['']
+    for (const word of text.split(/\s+/)) {
+        const last = lines[lines.length - 1] ?? ''
+        if (last !== '' && last.length + word.length >= TEXT_LETTERS) {
+            lines.push(word)
+        } else {
+            lines[lines.length - 1] = last === '' ? word : `${last} ${word}`
+        }
+    }
+    return lines
 }
 
 /** On the desk what somebody decided is underlined; on paper every mark looks the same. */

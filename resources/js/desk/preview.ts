@@ -1,61 +1,49 @@
-import type { Decision, Mark } from '../api/types'
+import { FIELD_OF, type Decision, type FieldName, type KindName, type Mark } from '../api/types'
+import { KIND_NAMES, KINDS } from './kinds'
 
-const PLACEMENT: Record<string, string> = { low: 'L', high: 'H', extended: 'x' }
-
-const RING: Record<string, string> = { harmonic: '°' }
-
-const EMPTY = { bow: null, action: null, from: null, finger: null, string: null, position: null, slide: false, barTo: null, stayTo: null, place: null, changes: [], stagger: [], slurTo: null, struckTo: null }
-
-const PAINTED = ['hook', 'retake', 'lift', 'split'] as const
-
-/** What a decision looks like before the server has answered. It paints; it works nothing out. */
-export function preview(layer: readonly Mark[], decisions: readonly Decision[]): Mark[] {
-    const marks = new Map(layer.map((mark) => [mark.note, mark]))
-    for (const decision of decisions) {
-        if (!('note' in decision)) {
-            continue // what is said of measures is painted when the server has answered
-        }
-        const before = marks.get(decision.note) ?? { ...EMPTY, note: decision.note, decided: false }
-        marks.set(decision.note, { ...changed(before, decision), decided: true })
-    }
-    return [...marks.values()]
+/** What goes from the page when the sign on a note, or its finger, is not written any more. */
+const HIDDEN: Partial<Record<FieldName, readonly KindName[]>> = {
+    bowMark: ['direction', 'hook', 'retake', 'lift', 'split'],
+    fingerMark: ['finger', 'slide', 'string', 'position'],
 }
 
-function changed(mark: Mark, decision: Decision): Mark {
-    const next = { ...mark }
-    if (decision.direction !== undefined) {
-        next.bow = decision.direction === 'down' || decision.direction === 'up' ? decision.direction : null
+/** A finger is decided by several fields, and drawn as one mark. */
+const TOGETHER: Partial<Record<FieldName, FieldName>> = { placement: 'finger', choice: 'finger' }
+
+/** What decisions look like before the server has answered. */
+export function preview(layer: readonly Mark[], decisions: readonly Decision[]): Mark[] {
+    const marks = new Map<string, Map<KindName, Mark>>()
+    for (const mark of layer) {
+        const own = marks.get(mark.note) ?? new Map<KindName, Mark>()
+        marks.set(mark.note, own.set(mark.kind, mark))
     }
-    if (decision.action !== undefined) {
-        next.action = PAINTED.find((action) => action === decision.action) ?? null
+    for (const decision of decisions) {
+        if ('note' in decision) {
+            const own = marks.get(decision.note) ?? new Map<KindName, Mark>()
+            marks.set(decision.note, own)
+            paint(decision.note, own, decision)
+        } // what is said of measures is painted when the server has answered
     }
-    if (decision.finger !== undefined || decision.placement !== undefined) {
-        const finger = decision.finger === undefined ? (mark.finger?.match(/\d/)?.[0] ?? '') : decision.finger
-        next.finger = finger === null ? null : `${PLACEMENT[decision.placement ?? ''] ?? ''}${finger}${RING[decision.placement ?? ''] ?? ''}`
+    return [...marks.values()].flatMap((own) => [...own.values()])
+}
+
+function paint(note: string, own: Map<KindName, Mark>, decision: Decision): void {
+    const fields = (Object.keys(decision) as FieldName[]).map((field) => TOGETHER[field] ?? field)
+    for (const kind of KIND_NAMES) {
+        const row = KINDS[kind]
+        if (!row.paint || !fields.includes(FIELD_OF[kind])) {
+            continue
+        }
+        const painted = row.paint(decision, own.get(kind))
+        if (painted === null) {
+            own.delete(kind)
+        } else if (painted) {
+            own.set(kind, { ...painted, note, kind, decided: true })
+        }
     }
-    if (decision.string !== undefined) {
-        next.string = decision.string
+    for (const [field, kinds] of Object.entries(HIDDEN)) {
+        if (decision[field as FieldName] === false) {
+            kinds.forEach((kind) => own.delete(kind))
+        }
     }
-    if (decision.choice === true) {
-        next.finger = '0/4'
-    }
-    if (typeof decision.slide === 'boolean') {
-        next.slide = decision.slide
-    }
-    if (decision.bar === false) {
-        next.barTo = null
-    }
-    if (decision.stay === false) {
-        next.stayTo = null
-    }
-    if (decision.place !== undefined) {
-        next.place = decision.place
-    }
-    if (decision.bowMark === false) {
-        next.bow = next.action = null
-    }
-    if (decision.fingerMark === false) {
-        next.finger = next.string = next.position = null
-    }
-    return next
 }

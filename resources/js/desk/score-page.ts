@@ -1,9 +1,9 @@
-import type { HandNote, Mark, NoteInfo } from '../api/types'
+import type { HandNote, Mark, Note } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
 import { SPACE, unpack, type Engraving, type Head, type System } from './engraving'
-import { draw, ROOM } from './pencil'
+import { draw, ROOM, STAFF_ONLY } from './pencil'
 import { element } from './svg'
 
 const BETWEEN_LINES = 1.6 * SPACE
@@ -21,7 +21,7 @@ export interface Flag {
 /** What runs with the music under every line. */
 export interface Tracks {
     /** The path of the bow, with the notes at which it has trouble, and as it was before a previewed change; null: not shown. */
-    bow: { notes: readonly NoteInfo[]; before: readonly NoteInfo[] | null; troubled: ReadonlySet<string> } | null
+    bow: { notes: readonly Note[]; before: readonly Note[] | null; troubled: ReadonlySet<string> } | null
     /** The strings (their names, lowest first) and the hand; null: not shown. */
     hand: { notes: readonly HandNote[]; before: readonly HandNote[] | null; strings: readonly string[] } | null
 }
@@ -46,7 +46,7 @@ export class ScorePage {
 
     private lines: Line[] = []
 
-    private marks = new Map<string, Mark>()
+    private marks = new Map<string, Mark[]>()
 
     private lineOf = new Map<string, Line>()
 
@@ -73,7 +73,7 @@ export class ScorePage {
 
     paint(layer: readonly Mark[]): void {
         const before = this.marks
-        this.marks = new Map(layer.map((mark) => [mark.note, mark]))
+        this.marks = byNote(layer)
         for (const line of this.lines) {
             if ([...line.system.heads.keys()].some((id) => !same(before.get(id), this.marks.get(id)))) {
                 this.paintLine(line)
@@ -160,7 +160,7 @@ export class ScorePage {
     copies(): { drawing: SVGGElement; top: number; height: number }[] {
         return this.lines.map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
-            drawing.querySelectorAll('.overlay, .decided-line, .tracks').forEach((thing) => thing.remove())
+            drawing.querySelectorAll(`.overlay, .decided-line, .tracks, .${STAFF_ONLY}`).forEach((thing) => thing.remove())
             return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
         })
     }
@@ -244,7 +244,20 @@ export class ScorePage {
     }
 }
 
-function same(a: Mark | undefined, b: Mark | undefined): boolean {
+function byNote(layer: readonly Mark[]): Map<string, Mark[]> {
+    const marks = new Map<string, Mark[]>()
+    for (const mark of layer) {
+        const own = marks.get(mark.note)
+        if (own) {
+            own.push(mark)
+        } else {
+            marks.set(mark.note, [mark])
+        }
+    }
+    return marks
+}
+
+function same(a: Mark[] | undefined, b: Mark[] | undefined): boolean {
     return a === b || JSON.stringify(a) === JSON.stringify(b)
 }
 

@@ -1,14 +1,14 @@
 import { computed, ref, type Ref } from 'vue'
-import type { NoteInfo, Stop } from '../api/types'
+import type { Note, Stop } from '../api/types'
 
 /** One chosen note, or a span of them, and what belongs to it. */
-export function useSelection(notes: Ref<NoteInfo[]>) {
+export function useSelection(notes: Ref<Note[]>) {
     const selected = ref<string | null>(null)
     /** Where a span begins; null when one note is selected. */
     const anchor = ref<string | null>(null)
 
     const places = computed(() => new Map(notes.value.map((note, index) => [note.id, index])))
-    const at = (id: string | null | undefined): NoteInfo | null => notes.value[places.value.get(id ?? '') ?? -1] ?? null
+    const at = (id: string | null | undefined): Note | null => notes.value[places.value.get(id ?? '') ?? -1] ?? null
     const chosen = computed(() => at(selected.value))
     const selection = computed(() => {
         const [from, to] = [places.value.get(anchor.value ?? ''), places.value.get(selected.value ?? '')]

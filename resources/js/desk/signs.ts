@@ -59,26 +59,69 @@ export function splitSign(): Sign {
     return { drawing: element('path', { ...STROKE, 'stroke-width': 36, d: 'M-40 -20 L44 -220' }), width: 110, height: 240 }
 }
 
-/** The pencil hand's letters have no arrows: they are drawn. */
-function arrow(up: boolean, x: number, size: number): SVGElement {
-    const [tip, foot, barb] = up ? [-0.68, -0.02, 0.2] : [-0.02, -0.68, -0.2]
-    return element('path', { ...STROKE, 'stroke-width': 0.075 * size, d: `M${x} ${foot * size} V${tip * size} M${x - 0.13 * size} ${(tip + barb) * size} L${x} ${tip * size} L${x + 0.13 * size} ${(tip + barb) * size}` })
+/** The pencil hand's letters have no arrows and no accidentals: they are drawn, each in a box of its own. */
+const DRAWN: Record<string, (x: number, size: number) => string> = {
+    '↑': (x, size) => `M${x} ${-0.02 * size} V${-0.68 * size} M${x - 0.13 * size} ${-0.48 * size} L${x} ${-0.68 * size} L${x + 0.13 * size} ${-0.48 * size}`,
+    '↓': (x, size) => `M${x} ${-0.68 * size} V${-0.02 * size} M${x - 0.13 * size} ${-0.22 * size} L${x} ${-0.02 * size} L${x + 0.13 * size} ${-0.22 * size}`,
+    '♯': (x, size) => `M${x - 0.07 * size} ${-0.66 * size} V${0.04 * size} M${x + 0.07 * size} ${-0.7 * size} V0 M${x - 0.16 * size} ${-0.4 * size} l${0.32 * size} ${-0.08 * size} M${x - 0.16 * size} ${-0.18 * size} l${0.32 * size} ${-0.08 * size}`,
+    '♭': (x, size) => `M${x - 0.1 * size} ${-0.74 * size} V0 C${x + 0.2 * size} ${-0.16 * size} ${x + 0.16 * size} ${-0.48 * size} ${x - 0.1 * size} ${-0.28 * size}`,
+    '♮': (x, size) => `M${x - 0.09 * size} ${-0.7 * size} V${-0.12 * size} l${0.18 * size} ${-0.08 * size} M${x - 0.09 * size} ${-0.42 * size} l${0.18 * size} ${-0.08 * size} V${0.06 * size}`,
 }
 
 /** Letters and numerals of the pencil hand. */
 export function writing(text: string, size: number): Sign {
-    const arrowAt = text.search(/[↑↓]/)
-    if (arrowAt >= 0) {
-        const rest = writing(text.replace(/[↑↓]/, ''), size)
-        const side = arrowAt === 0 ? -1 : 1
-        return { ...rest, drawing: element('g', {}, element('g', {}, rest.drawing, arrow(text.includes('↑'), side * (rest.width / 2 + 0.16 * size), size))), width: rest.width + 0.64 * size }
+    const pieces = text.split(/([↑↓♯♭♮])/).filter((piece) => piece !== '')
+    const widths = pieces.map((piece) => (DRAWN[piece] ? 0.4 * size : size * 0.46 * Math.max(1, piece.length * 0.92)))
+    const width = widths.reduce((sum, piece) => sum + piece, 0)
+    const drawing = element('g', {})
+    let left = -width / 2
+    pieces.forEach((piece, index) => {
+        const x = left + (widths[index] ?? 0) / 2
+        const path = DRAWN[piece]?.(x, size)
+        drawing.append(
+            path
+                ? element('path', { ...STROKE, 'stroke-width': 0.075 * size, d: path })
+                : element('text', { 'font-family': 'Patrick Hand', 'font-size': size, 'text-anchor': 'middle', x, y: 0, stroke: 'none' }, piece),
+        )
+        left += widths[index] ?? 0
+    })
+    return { drawing, width, height: size * 0.7 }
+}
+
+function stroked(d: string, width: number, height: number, thick = 34): Sign {
+    return { drawing: element('g', {}, element('path', { ...STROKE, 'stroke-width': thick, d })), width, height }
+}
+
+export const accentSign = (): Sign => stroked('M-120 -30 L120 -100 L-120 -170', 260, 190)
+
+export const strongAccentSign = (): Sign => stroked('M-90 -10 L0 -210 L90 -10', 210, 220)
+
+export const dotSign = (): Sign => ({ drawing: element('g', {}, element('circle', { cx: 0, cy: -45, r: 44, stroke: 'none' })), width: 110, height: 110 })
+
+export const tenutoSign = (): Sign => stroked('M-110 -40 H110', 240, 90, 38)
+
+export function fermataSign(): Sign {
+    const drawing = element('g', {}, element('path', { ...STROKE, 'stroke-width': 34, d: 'M-170 -20 C-170 -240 170 -240 170 -20' }), element('circle', { cx: 0, cy: -45, r: 38, stroke: 'none' }))
+    return { drawing, width: 370, height: 220 }
+}
+
+/** A tick above the staff: everybody breathes, or lifts, after the note. */
+export const breathSign = (): Sign => stroked('M20 -200 L70 -110 L170 -260', 260, 270)
+
+/** A sign with two strokes through it: what is printed does not hold. */
+export function struckOut(sign: Sign): Sign {
+    const [x, top] = [sign.width / 2 + 30, -sign.height - 30]
+    return {
+        ...sign,
+        drawing: element('g', {}, sign.drawing, element('path', { ...STROKE, 'stroke-width': 32, d: `M${-x} 20 L${x} ${top} M${-x} ${top} L${x} 20` })),
+        width: sign.width + 60,
+        height: sign.height + 50,
     }
-    const drawing = element(
-        'text',
-        { 'font-family': 'Patrick Hand', 'font-size': size, 'text-anchor': 'middle', x: 0, y: 0, stroke: 'none' },
-        text,
-    )
-    return { drawing, width: size * 0.46 * Math.max(1, text.length * 0.92), height: size * 0.7 }
+}
+
+/** A broken line after a word, with a hook where the word stops holding. */
+export function broken(left: number, right: number, y: number, closed: boolean): SVGElement {
+    return element('g', {}, element('path', { ...STROKE, 'stroke-width': 22, 'stroke-dasharray': '70 75', d: `M${left} ${y} H${right}` }), ...(closed ? [element('path', { ...STROKE, 'stroke-width': 22, d: `M${right} ${y} v80` })] : []))
 }
 
 /** An arc over two or more notes with a stop at both ends: the hook. */

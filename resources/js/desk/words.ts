@@ -1,4 +1,49 @@
-import type { NoteInfo } from '../api/types'
+import type { FieldName, Note } from '../api/types'
+
+/** What was decided, by the field that says it. */
+export const FIELD_WORDS: Record<FieldName, string> = {
+    action: 'bow action',
+    set: 'bow set first',
+    direction: 'bow',
+    times: 'changes',
+    desks: 'desks',
+    place: 'place',
+    amount: 'amount of bow',
+    lane: 'contact lane',
+    stroke: 'stroke',
+    slide: 'slide',
+    finger: 'finger',
+    placement: 'placement',
+    choice: '0 or 4',
+    bar: 'bar',
+    stay: 'finger stays down',
+    string: 'string',
+    position: 'position',
+    shift: 'shift',
+    noteName: 'note name',
+    reminder: 'reminder',
+    accidental: 'accidental',
+    pluck: 'pizz. or arco',
+    mute: 'mute',
+    dynamic: 'dynamic',
+    accent: 'accent',
+    strongAccent: 'strong accent',
+    staccato: 'staccato',
+    tenuto: 'tenuto',
+    fermata: 'fermata',
+    breath: 'breath',
+    cue: 'cue',
+    count: 'count',
+    release: 'release',
+    pitch: 'misprint',
+    text: 'text',
+    staffText: 'staff text',
+    bowMark: 'bow mark hidden',
+    fingerMark: 'finger mark hidden',
+}
+
+/** What is decided at the first note of a stroke. */
+export const BOW_FIELDS: readonly FieldName[] = ['direction', 'action', 'place']
 
 const FRACTIONS: Record<string, string> = { '0.5': '½', '0.25': '¼', '0.75': '¾' }
 
@@ -9,7 +54,7 @@ export function beatWords(beat: number): string {
     return rest === 0 ? String(whole) : FRACTIONS[String(rest)] ? `${whole}${FRACTIONS[String(rest)]}` : String(Math.round(beat * 100) / 100)
 }
 
-export function placeWords(note: Pick<NoteInfo, 'measure' | 'beat'>): string {
+export function placeWords(note: Pick<Note, 'measure' | 'beat'>): string {
     return `measure ${note.measure}, beat ${beatWords(note.beat)}`
 }
 
@@ -34,7 +79,7 @@ export function fingerWords({ finger, placement, string }: { finger: number; pla
 const PLACES = ['frog', 'lower half', 'middle', 'upper half', 'tip']
 
 /** “from the frog to the middle”. */
-function stretchWords({ from, to }: Pick<NoteInfo, 'from' | 'to'>): string {
+function stretchWords({ from, to }: Pick<Note, 'from' | 'to'>): string {
     if (from === null || to === null) {
         return ''
     }
@@ -42,7 +87,7 @@ function stretchWords({ from, to }: Pick<NoteInfo, 'from' | 'to'>): string {
     return name(from) === name(to) ? ` at the ${name(from)}` : `, ${name(from)} to ${name(to)}`
 }
 
-export function bowWords(note: NoteInfo): string {
+export function bowWords(note: Note): string {
     if (note.direction === null) {
         return 'no bow (pizzicato)'
     }

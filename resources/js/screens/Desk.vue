@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
+import { ElButton, ElMessageBox, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
@@ -8,7 +8,8 @@ import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
 import { answer, spoken } from '../desk/keys'
-import { deskCommands, type DeskHands } from '../desk/commands'
+import { deskCommands } from '../desk/commands'
+import type { DeskHands } from '../desk/hands'
 import KeySheet from '../desk/KeySheet.vue'
 import Fingerboard from '../desk/Fingerboard.vue'
 import NoteCard from '../desk/NoteCard.vue'
@@ -236,7 +237,9 @@ const hands: DeskHands = {
     handOut: () => (handingOut.value = !handingOut.value),
     keys: () => (showingKeys.value = true),
     say: (message) => void ElMessage.info(message),
-    mark: (note) => desk.layer.find((mark) => mark.note === note) ?? null,
+    ask,
+    over: (fields) => decideOver(fields),
+    isMarked: (note) => desk.layer.some((mark) => mark.note === note),
 }
 
 function decideOn(note: string | null, fields: DecisionFields): void {
@@ -246,6 +249,27 @@ function decideOn(note: string | null, fields: DecisionFields): void {
     }
     trying.leave()
     desk.decide({ note, ...fields })
+}
+
+/** One decision over the whole span: a word that holds, a text. */
+function decideOver(fields: DecisionFields): void {
+    const [first, last] = [selection.value[0], selection.value.at(-1)]
+    if (first === undefined || last === undefined || first === last) {
+        decideOn(selected.value, fields)
+        return
+    }
+    trying.leave()
+    const [note, to] = notes.value.findIndex(({ id }) => id === first) < notes.value.findIndex(({ id }) => id === last) ? [first, last] : [last, first]
+    desk.decide({ note, to, ...fields })
+}
+
+async function ask(question: string, before: string, check?: RegExp, hint?: string): Promise<string | null> {
+    try {
+        const { value } = await ElMessageBox.prompt(question, { inputValue: before, confirmButtonText: 'Write it', cancelButtonText: 'Leave it', inputPattern: check, inputErrorMessage: hint ?? '' })
+        return value ?? ''
+    } catch {
+        return null // left without an answer
+    }
 }
 
 const commands = deskCommands(hands)

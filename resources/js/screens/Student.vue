@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { api, sharedMusicXml } from '../api/client'
-import type { SharedPart } from '../api/types'
+import type { Shared } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
 import { PaperMaker } from '../desk/paper'
 import { remembered } from '../desk/remembered'
@@ -17,7 +17,7 @@ const NARROW_WIDTH = 900
 const NARROW_PIXELS = 640
 
 const token = location.pathname.split('/').pop() ?? ''
-const part = shallowRef<SharedPart | null>(null)
+const part = shallowRef<Shared | null>(null)
 const fault = ref('')
 const busy = ref('')
 const width = ref(lineWidth())

@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api, Refused } from '../api/client'
-import type { Decision, DeskPart, LogEntry, Marking } from '../api/types'
+import type { LogEntry } from '../api/requests'
+import type { Decision, Desk, Marking } from '../api/types'
 import { preview } from '../desk/preview'
 import { keep, leftBehind } from './pending'
 
@@ -11,7 +12,7 @@ const RETRY_MS = 3000
 
 /** One part on the desk: what the server worked out, and the decisions on their way to it. */
 export const useDesk = defineStore('desk', () => {
-    const part = shallowRef<DeskPart | null>(null)
+    const part = shallowRef<Desk | null>(null)
     const marking = shallowRef<Marking | null>(null)
     const queue = ref<LogEntry[]>([])
     const saving = ref<Saving>('saved')

@@ -1,4 +1,4 @@
-import type { LogEntry } from '../api/types'
+import type { LogEntry } from '../api/requests'
 
 /**
  * Decisions that the server has not yet acknowledged, kept where a crash of the browser does not reach. Each window

@@ -12,7 +12,7 @@ export const useSession = defineStore('session', () => {
     }
 
     async function signIn(email: string, password: string): Promise<void> {
-        name.value = (await api.signIn(email, password)).director.name
+        name.value = (await api.signIn(email, password)).director?.name ?? null
         known.value = true
     }
 

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\Revision;
 use UprightPencil\Core\Score\Articulation;
+use UprightPencil\Core\Score\Note;
 
 /** An accent added or struck. */
 final class AddedAccent extends AddedOrStruck
@@ -18,5 +20,10 @@ final class AddedAccent extends AddedOrStruck
     public function revise(Revision $revision, mixed $value): void
     {
         $revision->articulation(Articulation::Accent, $value === true);
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return $note->has(Articulation::Accent);
     }
 }

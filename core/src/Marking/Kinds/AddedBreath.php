@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\Note;
 
 /** A breath (a lift of all together) after the note, added or struck. */
 final class AddedBreath extends AddedOrStruck
@@ -22,5 +24,10 @@ final class AddedBreath extends AddedOrStruck
     protected function spoken(): string
     {
         return 'breath after it';
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return str_contains($note->kept['articulations'] ?? '', 'breath-mark');
     }
 }

@@ -6,9 +6,12 @@ namespace UprightPencil\Core\Marking\Kinds;
 
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Note;
 
 /** A dynamic added, changed or struck. */
 final class AddedDynamic extends Kind
@@ -58,5 +61,10 @@ final class AddedDynamic extends Kind
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return $mark->text === DrawnMark::STRUCK ? 'strike the dynamic' : (string) $mark->text;
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return $part->hasPrinted(DirectionKind::Dynamics, $note);
     }
 }

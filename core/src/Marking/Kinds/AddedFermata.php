@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\Note;
 
 /** A fermata added or struck. */
 final class AddedFermata extends AddedOrStruck
@@ -17,5 +19,10 @@ final class AddedFermata extends AddedOrStruck
     public function revise(Revision $revision, mixed $value): void
     {
         $revision->fermata($value === true);
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return $note->fermata;
     }
 }

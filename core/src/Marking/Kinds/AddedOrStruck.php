@@ -41,6 +41,6 @@ abstract class AddedOrStruck extends Kind
     /** “accent”. */
     protected function spoken(): string
     {
-        return str_replace('-', ' ', $this->name());
+        return mb_strtolower((string) preg_replace('/(?=[A-Z])/', ' ', $this->name()));
     }
 }

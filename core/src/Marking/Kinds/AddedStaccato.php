@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\Revision;
 use UprightPencil\Core\Score\Articulation;
+use UprightPencil\Core\Score\Note;
 
 /** A staccato dot added or struck. */
 final class AddedStaccato extends AddedOrStruck
@@ -18,5 +20,10 @@ final class AddedStaccato extends AddedOrStruck
     public function revise(Revision $revision, mixed $value): void
     {
         $revision->articulation(Articulation::Staccato, $value === true);
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return $note->has(Articulation::Staccato);
     }
 }

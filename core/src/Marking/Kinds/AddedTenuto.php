@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\Revision;
 use UprightPencil\Core\Score\Articulation;
+use UprightPencil\Core\Score\Note;
 
 /** A tenuto line added or struck. */
 final class AddedTenuto extends AddedOrStruck
@@ -18,5 +20,10 @@ final class AddedTenuto extends AddedOrStruck
     public function revise(Revision $revision, mixed $value): void
     {
         $revision->articulation(Articulation::Tenuto, $value === true);
+    }
+
+    public function isPrinted(Note $note, MarkedPart $part): bool
+    {
+        return $note->has(Articulation::Tenuto);
     }
 }

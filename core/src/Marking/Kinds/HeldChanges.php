@@ -10,6 +10,7 @@ use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\NoteEdit;
 use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Score\BowSign;
 
 /** The bow changes on a held note. */
 final class HeldChanges extends BowActionKind
@@ -24,7 +25,15 @@ final class HeldChanges extends BowActionKind
 
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
-        return $note->bow === null || $note->bow->changes === [] ? [] : [new DrawnMark($note, $this, shares: [array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $note->bow->changes)])];
+        $changes = $note->bow->changes ?? [];
+        $signs = [];
+        $sign = $note->bow->direction ?? BowSign::Down;
+        foreach ($changes as $change) {
+            $signs[] = ($sign = $sign->other())->value;
+        }
+        $shares = array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $changes);
+
+        return $changes === [] ? [] : [new DrawnMark($note, $this, implode(' ', $signs), shares: [$shares])];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

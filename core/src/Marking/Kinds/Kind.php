@@ -6,10 +6,12 @@ namespace UprightPencil\Core\Marking\Kinds;
 
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteEdit;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Orders;
 use UprightPencil\Core\Marking\Revision;
+use UprightPencil\Core\Score\Note;
 
 /**
  * One kind of pencil mark: how a decision names it, what the core does with it, how it is drawn, said and written out. A
@@ -72,6 +74,16 @@ abstract class Kind
 
     /** Whether it may be drawn where nobody decided it, because it was worked out. */
     public function isProposed(): bool
+    {
+        return false;
+    }
+
+    /**
+     * Whether its sign is printed at a note, so that the pencil strikes it rather than adds it.
+     *
+     * @param  Note  $note  as it came
+     */
+    public function isPrinted(Note $note, MarkedPart $part): bool
     {
         return false;
     }

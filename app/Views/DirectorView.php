@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+/** Who is signed in. */
+final readonly class DirectorView
+{
+    public function __construct(
+        public string $name,
+    ) {}
+}

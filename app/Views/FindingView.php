@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use UprightPencil\Core\Marking\Finding;
+
+/** Something the director should look at. */
+final readonly class FindingView
+{
+    /**
+     * @param  string  $note  id
+     * @param  list<FixView>  $fixes  cheapest first
+     * @param  bool  $mended  the proposed marks already take care of it
+     */
+    public function __construct(
+        public string $code,
+        public string $measure,
+        public float $beat,
+        public string $note,
+        public string $message,
+        public array $fixes,
+        public bool $mended,
+    ) {}
+
+    public static function of(Finding $finding): self
+    {
+        return new self($finding->code, $finding->place->measure, $finding->place->beat, $finding->note, $finding->message, array_map(FixView::of(...), $finding->fixes), $finding->mended);
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use UprightPencil\Core\Strings\Instrument;
+
+/** A part as it was read. */
+final readonly class ReadPartView
+{
+    /**
+     * @param  string  $guessedFrom  name, clef or range
+     * @param  array{string, string}|null  $range  lowest and highest pitch
+     * @param  list<string>  $keys
+     * @param  list<string>  $meters
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public Instrument $instrument,
+        #[Typed('\'name\' | \'clef\' | \'range\'')]
+        public string $guessedFrom,
+        public int $measures,
+        public int $playedMeasures,
+        public int $notes,
+        #[Typed('[string, string] | null')]
+        public ?array $range,
+        public array $keys,
+        public array $meters,
+    ) {}
+}

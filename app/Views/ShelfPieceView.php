@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use App\Models\Rights;
+
+/** A piece or lesson line on the shelf. */
+final readonly class ShelfPieceView
+{
+    /**
+     * @param  string  $kind  piece or line
+     * @param  list<ShelfPartView>  $parts
+     */
+    public function __construct(
+        public int $id,
+        public string $title,
+        public string $composer,
+        #[Typed('\'piece\' | \'line\'')]
+        public string $kind,
+        public Rights $rights,
+        public array $parts,
+    ) {}
+}

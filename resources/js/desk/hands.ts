@@ -1,0 +1,52 @@
+import type { Decision, DecisionFields, Note } from '../api/types'
+import type { Command } from './keys'
+
+/** What the commands can do; the desk gives it. */
+export interface DeskHands {
+    step(by: number): void
+    /** Makes the selection longer or shorter by notes. */
+    extend(by: number): void
+    /** The ids of the selected notes; one unless a span is selected. */
+    span(): string[]
+    /** The printed numbers of the measures that the selection lies in. */
+    measures(): string
+    decide(...decisions: Decision[]): void
+    preview(): void
+    why(): void
+    /** Other ways to finger the selection; again: the next one on the page. */
+    ways(): void
+    sizeUp(): void
+    leave(): void
+    bowTrack(): void
+    handTrack(): void
+    line(by: number): void
+    edge(last: boolean): void
+    finding(by: number): void
+    takeFix(): void
+    /** Decides on the first note of the selected note's stroke. */
+    bow(fields: DecisionFields): void
+    /** Decides on the selected note. */
+    note(fields: DecisionFields): void
+    /** Decides on the selected note or, as one, on the selected span. */
+    over(fields: DecisionFields): void
+    chosen(): Note | null
+    /** What is known of a note. */
+    info(note: string): Note | null
+    strokeChosen(): Note | null
+    /** Every position of the instrument, lowest first. */
+    positions(): number[]
+    /** Whether anything is drawn at a note. */
+    isMarked(note: string): boolean
+    /** Asks for a few words; null when nobody answers. */
+    ask(question: string, before: string, check?: RegExp, hint?: string): Promise<string | null>
+    undo(): void
+    redo(): void
+    handOut(): void
+    keys(): void
+    say(message: string): void
+}
+
+export interface DeskCommand extends Command {
+    /** Shown at the foot of the desk. */
+    hint?: string
+}
