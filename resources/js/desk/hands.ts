@@ -1,4 +1,4 @@
-import type { Decision, DecisionFields, Note } from '../api/types'
+import type { Decision, DecisionFields, KindName, Note } from '../api/types'
 import type { Command } from './keys'
 
 /** What the commands can do; the desk gives it. */
@@ -37,6 +37,8 @@ export interface DeskHands {
     positions(): number[]
     /** Whether anything is drawn at a note. */
     isMarked(note: string): boolean
+    /** What is written of one kind at a note, also while it waits to be saved. */
+    shown(note: string, kind: KindName): string | undefined
     /** Asks for a few words; null when nobody answers. */
     ask(question: string, before: string, check?: RegExp, hint?: string): Promise<string | null>
     undo(): void

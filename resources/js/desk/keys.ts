@@ -19,7 +19,7 @@ const SPOKEN: Record<string, string> = {
 }
 
 export function spoken(key: string): string {
-    return SPOKEN[key] ?? key.replace('Shift+', '⇧').replace('Ctrl+', 'Ctrl ').replace('ArrowLeft', '←').replace('ArrowRight', '→').replace(/(?<![A-Za-z])[a-z]$/, (letter) => letter.toUpperCase())
+    return SPOKEN[key] ?? key.replace('Shift+', '⇧').replace('Ctrl+', 'Ctrl ').replace(/Arrow(Left|Right|Up|Down)/, (arrow) => SPOKEN[arrow] ?? arrow).replace(/(?<![A-Za-z])[a-z]$/, (letter) => letter.toUpperCase())
 }
 
 function pressed(event: KeyboardEvent): string {

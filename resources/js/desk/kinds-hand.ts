@@ -24,7 +24,8 @@ function painted({ finger: number, placement: how, choice: open }: DecisionField
 }
 
 function place(hands: DeskHands, how: string): void {
-    const number = Number(hands.chosen()?.finger?.match(/\d/)?.[0] ?? 0)
+    const note = hands.chosen()
+    const number = Number((hands.shown(note?.id ?? '', 'finger') ?? note?.finger)?.match(/\d/)?.[0] ?? 0)
     if (number === 0) {
         hands.say('Put a finger on the note first: low, high and extended belong to a finger.')
         return
@@ -164,11 +165,11 @@ export const reminder: KindRow = {
     slot: 'word',
     draw: (line, head, mark) => line.word(head, mark),
     paint: (fields) => (typeof fields.reminder === 'string' ? { text: `${fields.reminder}!` } : null),
-    keys: (hands) => [{ keys: ['Shift+r'], label: 'Reminder: low, high, none', short: 'Low, high', group: 'Words', run: () => cycle(hands, 'reminder', ['low', 'high']) }],
+    keys: (hands) => [{ keys: ['Shift+r'], label: 'Reminder: low, high, none', short: 'L, H', group: 'Words', run: () => cycle(hands, 'reminder', ['low', 'high']) }],
 }
 
 export const accidental: KindRow = {
     slot: 'word',
     draw: (line, head, mark) => line.word(head, mark),
-    keys: (hands) => [{ keys: ['Shift+a'], label: 'Reminder of the accidental, in brackets', short: 'Accidental', group: 'Words', run: () => toggled(hands, 'accidental') }],
+    keys: (hands) => [{ keys: ['Shift+a'], label: 'Reminder of the accidental, in brackets', short: '(♯)', group: 'Words', run: () => toggled(hands, 'accidental') }],
 }

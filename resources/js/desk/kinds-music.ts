@@ -7,12 +7,12 @@ import { said, STRUCK, type KindRow } from './table'
 type Articulated = 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath'
 
 /** A sign over a note that is added, or struck where it is printed. */
-function sign(kind: Articulated, drawing: () => Sign, key: string, label: string): KindRow {
+function sign(kind: Articulated, drawing: () => Sign, key: string, label: string, short: string): KindRow {
     return {
         slot: 'sign',
         draw: (line, head, mark) => line.sign(drawing(), head, mark),
         paint: (fields) => (typeof fields[kind] === 'boolean' ? (fields[kind] ? {} : { text: STRUCK }) : null),
-        keys: (hands) => [{ keys: [key], label: `${label}, added or struck`, short: label, group: 'Words', run: () => addedOrStruck(hands, kind) }],
+        keys: (hands) => [{ keys: [key], label: `${label}, added or struck`, short, group: 'Words', run: () => addedOrStruck(hands, kind) }],
     }
 }
 
@@ -59,12 +59,12 @@ export const dynamic: KindRow = {
     ],
 }
 
-export const accent = sign('accent', accentSign, '>', 'Accent')
-export const strongAccent = sign('strongAccent', strongAccentSign, '^', 'Strong accent')
-export const staccato = sign('staccato', dotSign, '.', 'Staccato')
-export const tenuto = sign('tenuto', tenutoSign, '_', 'Tenuto')
-export const fermata = sign('fermata', fermataSign, 'Shift+h', 'Fermata')
-export const breath = sign('breath', breathSign, ',', 'Breath')
+export const accent = sign('accent', accentSign, '>', 'Accent', 'Accent')
+export const strongAccent = sign('strongAccent', strongAccentSign, '^', 'Strong accent', 'Strong')
+export const staccato = sign('staccato', dotSign, '.', 'Staccato', 'Dot')
+export const tenuto = sign('tenuto', tenutoSign, '_', 'Tenuto', 'Line')
+export const fermata = sign('fermata', fermataSign, 'Shift+h', 'Fermata', 'Hold')
+export const breath = sign('breath', breathSign, ',', 'Breath', 'Breath')
 
 export const cue: KindRow = {
     ...words('cue', (value) => `after ${value}`),
@@ -89,7 +89,7 @@ export const misprint: KindRow = {
         {
             keys: ['Shift+v'],
             label: 'A misprint: put the note right',
-            short: 'Misprint',
+            short: 'Mend',
             group: 'Words',
             run: () => void typed(hands, 'pitch', 'Which note should this be? A letter, # or b, and the octave, as in F#4.', /^$|^[A-G](#{1,2}|b{1,2})?[0-9]$/, 'Write it as F#4 or Bb3.'),
         },
@@ -103,5 +103,5 @@ export const text: KindRow = {
 
 export const staffText: KindRow = {
     ...words('staffText', (value) => value),
-    keys: (hands) => [{ keys: ['!'], label: 'A few words to staff only: students never see them', short: 'Staff text', group: 'Words', run: () => void typed(hands, 'staffText', 'A few words to staff only', /^.{0,200}$/, 'Up to 200 characters.') }],
+    keys: (hands) => [{ keys: ['!'], label: 'A few words to staff only: students never see them', short: 'Staff', group: 'Words', run: () => void typed(hands, 'staffText', 'A few words to staff only', /^.{0,200}$/, 'Up to 200 characters.') }],
 }

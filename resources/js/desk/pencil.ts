@@ -78,7 +78,8 @@ export class PencilLine {
         const finger = this.written.get(head.id)
         if (finger) {
             const [right, y] = [finger.x - 0.1 * SPACE, finger.y + 0.62 * finger.height]
-            this.add(element('path', { fill: 'none', 'stroke-width': 30, 'stroke-linecap': 'round', d: `M${right - 0.7 * SPACE} ${y + 40} L${right} ${y - 40}` }), mark, 'slide')
+            const line = element('path', { fill: 'none', 'stroke-width': 30, 'stroke-linecap': 'round', d: `M${right - 0.7 * SPACE} ${y + 40} L${right} ${y - 40}` })
+            this.add(element('g', {}, line), mark, 'slide')
         }
     }
 
@@ -169,7 +170,8 @@ export class PencilLine {
     /** A ring around the printed head, and the right note over it. */
     misprint(head: Head, mark: Mark): void {
         const { x, y, width, height } = head.box
-        this.add(element('ellipse', { cx: x + width / 2, cy: y + height / 2, rx: width * 0.85, ry: height * 0.85, fill: 'none', 'stroke-width': 26 }), mark, 'misprint-ring')
+        const ring = element('ellipse', { cx: x + width / 2, cy: y + height / 2, rx: width * 0.85, ry: height * 0.85, fill: 'none', 'stroke-width': 26 })
+        this.add(element('g', {}, ring), mark, 'misprint-ring')
         this.word(head, mark)
     }
 

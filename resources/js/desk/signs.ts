@@ -68,10 +68,15 @@ const DRAWN: Record<string, (x: number, size: number) => string> = {
     '♮': (x, size) => `M${x - 0.09 * size} ${-0.7 * size} V${-0.12 * size} l${0.18 * size} ${-0.08 * size} M${x - 0.09 * size} ${-0.42 * size} l${0.18 * size} ${-0.08 * size} V${0.06 * size}`,
 }
 
+/** Numerals and capitals are wider than the letters of a word. */
+function lettersWide(count: number): number {
+    return count <= 3 ? 0.46 * Math.max(1, 0.92 * count) : 0.4 * count
+}
+
 /** Letters and numerals of the pencil hand. */
 export function writing(text: string, size: number): Sign {
     const pieces = text.split(/([↑↓♯♭♮])/).filter((piece) => piece !== '')
-    const widths = pieces.map((piece) => (DRAWN[piece] ? 0.4 * size : size * 0.46 * Math.max(1, piece.length * 0.92)))
+    const widths = pieces.map((piece) => (DRAWN[piece] ? 0.36 * size : size * lettersWide(piece.length)))
     const width = widths.reduce((sum, piece) => sum + piece, 0)
     const drawing = element('g', {})
     let left = -width / 2

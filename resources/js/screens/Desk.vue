@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElMessageBox, ElMessage, ElSkeleton } from 'element-plus'
+import { ElButton, ElMessage, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
@@ -8,6 +8,7 @@ import TopBar from '../components/TopBar.vue'
 import Findings from '../desk/Findings.vue'
 import HandOut from '../desk/HandOut.vue'
 import { answer, spoken } from '../desk/keys'
+import AskWords from '../desk/AskWords.vue'
 import { deskCommands } from '../desk/commands'
 import type { DeskHands } from '../desk/hands'
 import KeySheet from '../desk/KeySheet.vue'
@@ -50,6 +51,7 @@ const sizeFault = ref('')
 const currentFinding = ref<number | null>(null)
 const handingOut = ref(false)
 const showingKeys = ref(false)
+const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const fault = ref('')
 let page: ScorePage | null = null
 let maker: PaperMaker | null = null
@@ -237,8 +239,9 @@ const hands: DeskHands = {
     handOut: () => (handingOut.value = !handingOut.value),
     keys: () => (showingKeys.value = true),
     say: (message) => void ElMessage.info(message),
-    ask,
+    ask: (...question) => asker.value?.ask(...question) ?? Promise.resolve(null),
     over: (fields) => decideOver(fields),
+    shown: (note, kind) => desk.layer.find((mark) => mark.note === note && mark.kind === kind)?.text,
     isMarked: (note) => desk.layer.some((mark) => mark.note === note),
 }
 
@@ -263,18 +266,9 @@ function decideOver(fields: DecisionFields): void {
     desk.decide({ note, to, ...fields })
 }
 
-async function ask(question: string, before: string, check?: RegExp, hint?: string): Promise<string | null> {
-    try {
-        const { value } = await ElMessageBox.prompt(question, { inputValue: before, confirmButtonText: 'Write it', cancelButtonText: 'Leave it', inputPattern: check, inputErrorMessage: hint ?? '' })
-        return value ?? ''
-    } catch {
-        return null // left without an answer
-    }
-}
-
 const commands = deskCommands(hands)
 const onKey = (event: KeyboardEvent) => {
-    if (!handingOut.value && !showingKeys.value && desk.saving !== 'signed-out') {
+    if (!handingOut.value && !showingKeys.value && asker.value?.asking !== true && desk.saving !== 'signed-out') {
         answer(event, commands)
     }
 }
@@ -395,6 +389,7 @@ watch(() => route.params.id, (id) => id !== undefined && load())
             <button type="button" @click="showingKeys = true"><kbd>?</kbd>Keys</button>
         </footer>
         <HandOut v-if="desk.part" v-model="handingOut" v-model:paper="paper" :part="desk.part" :saving="desk.saving !== 'saved'" @print="onPaper((made) => made.print())" @pdf="onPaper((made) => made.save())" />
+        <AskWords ref="asker" />
         <KeySheet v-model="showingKeys" :commands="commands" />
         <SignInAgain v-if="desk.saving === 'signed-out'" @signed-in="desk.flush()" />
     </div>
