@@ -36,13 +36,18 @@ use UprightPencil\Core\Teaching\ScaleMode;
 /** The command line of the core, as `contract.md` has it. */
 final class Pencil
 {
-    private const USAGE = <<<'TEXT'
-        usage: pencil read   FILE [--format=json|text]
-               pencil mark   FILE [options]
-               pencil check  FILE [options]
-               pencil convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name
-               pencil scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]
-                             [--octaves=1|2|3] [--figure=scale|arpeggio] [options]
+    private const VERSION = '0.2';
+
+    /** What can be done => how it is called. */
+    private const VERBS = [
+        'read' => 'read   FILE [--format=json|text]',
+        'mark' => 'mark   FILE [options]',
+        'check' => 'check  FILE [options]',
+        'convert' => 'convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name',
+        'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
+    ];
+
+    private const OPTIONS = <<<'TEXT'
         options: --part=ID|NAME|all --instrument=violin|viola|cello|bass
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
@@ -66,13 +71,19 @@ final class Pencil
      */
     public function run(array $words): int
     {
+        $told = self::told($words);
+        if ($told !== null) {
+            fwrite($this->out, $told);
+
+            return 0;
+        }
         try {
             $arguments = Arguments::parse($words);
             $this->deliver($arguments, $this->result($arguments));
 
             return 0;
         } catch (WrongUsage $fault) {
-            fwrite($this->err, "pencil: {$fault->getMessage()}\n".self::USAGE);
+            fwrite($this->err, "pencil: {$fault->getMessage()}\n".self::usage());
 
             return 2;
         } catch (UnreadableMusic|WrongDecision|WrongProfile|CannotRead $fault) {
@@ -80,6 +91,30 @@ final class Pencil
 
             return 1;
         }
+    }
+
+    /**
+     * What was asked about the program itself.
+     *
+     * @param  list<string>  $words
+     */
+    private static function told(array $words): ?string
+    {
+        $help = array_intersect($words, ['--help', '-h']) !== [] || ($words[0] ?? '') === 'help';
+
+        return match (true) {
+            $help => self::usage(...array_intersect($words, array_keys(self::VERBS))),
+            $words === ['--version'] => 'pencil '.self::VERSION."\n",
+            default => null,
+        };
+    }
+
+    /** @param string ...$verbs those wanted; all where none is named */
+    private static function usage(string ...$verbs): string
+    {
+        $lines = $verbs === [] ? self::VERBS : array_intersect_key(self::VERBS, array_flip($verbs));
+
+        return 'usage: pencil '.implode("\n       pencil ", $lines)."\n       pencil help [VERB] | --version\n".self::OPTIONS;
     }
 
     private function result(Arguments $arguments): string

@@ -87,6 +87,12 @@ final readonly class HouseStyle
         return "{$this->chosen['open']}/4";
     }
 
+    /** The position of a name in any style, letter case aside; null when it names none. */
+    public static function positionNamed(string $name): ?float
+    {
+        return array_change_key_case(self::ROMAN + self::ORDINALS)[mb_strtolower($name)] ?? null;
+    }
+
     /** “III” or “3rd”; half position is “½”. Null for those who do not write positions. */
     public function position(Fingering $fingering): ?string
     {

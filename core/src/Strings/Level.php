@@ -40,7 +40,7 @@ enum Level: string
         return match ($instrument) {
             Instrument::Violin, Instrument::Viola => match ($this) {
                 self::FirstYear => ['low 2'],
-                self::SecondYear => ['low 1', 'low 2', 'high 3', 'low 4'],
+                self::SecondYear => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4'],
                 self::ThirdYear => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4'],
                 self::Advanced => ['low 1', 'low 2', 'low 3', 'high 3', 'low 4', 'extended 4', 'harmonic'],
             },

@@ -55,6 +55,17 @@ final class PencilTest extends TestCase
         self::assertIsArray($part['alternatives']);
     }
 
+    public function test_it_tells_how_it_is_called(): void
+    {
+        foreach ([['--help'], ['-h'], ['help'], ['mark', '--help']] as $words) {
+            [$code, $out, $err] = $this->pencil(...$words);
+            self::assertSame([0, ''], [$code, $err]);
+            self::assertStringContainsString('usage: pencil', $out);
+        }
+        self::assertStringNotContainsString('convert', $this->pencil('help', 'mark')[1]);
+        self::assertMatchesRegularExpression('/^pencil \d+\.\d+\n$/', $this->pencil('--version')[1]);
+    }
+
     public function test_options_change_the_answer(): void
     {
         $this->put('down.musicxml', Writer::write(Tune::score('2# | D5q C#5 B4 A4 | G4w', 'Violin')));

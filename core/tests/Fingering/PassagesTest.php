@@ -92,7 +92,7 @@ final class PassagesTest extends TestCase
         yield 'violin, a shift while the open A sounds' => [$violin, $second, '2# =80 | D5q C#5 B4 A4 | D6 C#6 B5 A5 | A5w', '3 2 1 0 4 H3 2 1 1'];
         yield 'violin, back to first position over the open A' => [$violin, $second, '2# =80 | A5q B5 C#6 D6 | A4 B4 C#5 D5', '1 2 H3 4 0 1 2 3'];
         yield 'violin, half steps up two strings' => [$violin, $second, '=60 | (D4q D#4 E4 F4) | (F#4 G4 G#4 A4) | (Bb4 B4 C5 C#5) | D5w', '0 L1 1 L2 2 3 H3 0 L1 1 L2 2 3'];
-        yield 'violin, half steps down from the fourth finger' => [$violin, $second, '=60 | (A4q Ab4 G4 Gb4) | (F4 E4 Eb4 D4)', '4 L4 3 2 L2 1 L1 0'];
+        yield 'violin, half steps down from the fourth finger' => [$violin, $second, '=60 | (A4q Ab4 G4 Gb4) | (F4 E4 Eb4 D4)', '4 L4 3 L3 L2 1 L1 0'];
         yield 'viola, half steps over two strings' => [$viola, $second, '=60 | (C4q C#4 D4 D#4) | (E4 F4 F#4 G4)', '3 H3 0 L1 1 L2 2 3'];
         yield 'cello, half steps over two strings' => [$cello, $second, '=60 | D3q D#3 E3 F3 | F#3 G3 G#3 A3', '0 x1 1 2 3 4 x4 0'];
         yield 'violin, low and regular on one string' => [$violin, $second, '1# | F#5q G5 F5 E5 | F5 G5 F#5 G5', '1 L2 L1 0 L1 L2 1 L2'];
@@ -138,7 +138,7 @@ final class PassagesTest extends TestCase
         yield 'violin, first year, over the open E' => [$violin, $first, '1# =84 | G4q A4 B4 G4 | B4 C5 D5h | D5e E5 D5 C5 B4q G4', '3 0 1 3 1 L2 3 3 0 3 L2 1 3'];
         yield 'cello, first year, a C arpeggio' => [$cello, $first, '=84 | C3q E3 G3 C4 | B3 G3 E3 C3', '4 1 4 2 1 4 1 4'];
         yield 'bass, first year, a C arpeggio' => [$bass, $first, '=84 | C3q E3 G3 E3 | F3 A3 B3 G3 | C3w', '2 1 0 1 2 1 4 0 2'];
-        yield 'violin, E flat major in two octaves, advanced' => [$violin, Level::Advanced, '3b | Eb4q F4 G4 Ab4 | Bb4 C5 D5 Eb5 | F5 G5 Ab5 Bb5 | C6 D6 Eb6h', 'L1 L2 3 L4 L1 L2 3 1 2 H3 4 1 2 H3 4'];
+        yield 'violin, E flat major in two octaves, advanced' => [$violin, Level::Advanced, '3b | Eb4q F4 G4 Ab4 | Bb4 C5 D5 Eb5 | F5 G5 Ab5 Bb5 | C6 D6 Eb6h', 'L1 L2 3 L4 L1 L2 3 L4 L1 L2 L3 1 2 H3 4'];
         yield 'violin, D minor turns around its leading tone' => [$violin, $second, '1b =84 | D5q C#5 D5 E5 | F5 E5 D5 C#5 | D5w', '3 2 3 0 L1 4 3 2 3'];
         yield 'violin, A minor with G sharp' => [$violin, $second, '=84 | A4q G#4 A4 B4 | C5 B4 A4 G#4 | A4w', '4 H3 0 1 L2 1 4 H3 4'];
         yield 'violin, E minor with D sharp, the first finger slides' => [$violin, $second, '1# =84 | E4q D#4 E4 F#4 | G4 F#4 E4 D#4 | E4w', '1 L1 1 2 3 2 1 L1 1'];

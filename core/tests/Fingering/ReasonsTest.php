@@ -93,9 +93,9 @@ final class ReasonsTest extends TestCase
             $taken = Marked::tune($tune, decisions: $told['decisions']);
             self::assertEqualsWithDelta($cost + $way->extra, $taken->part->fingeringCost, 0.01);
             self::assertSame([], array_filter($taken->findings(), static fn (string $finding): bool => str_starts_with($finding, 'impossible')));
-            foreach ($told['decisions'] as $decision) {
-                $mark = $taken->note($decision['note']);
-                self::assertSame([$decision['string'], $decision['finger'], $decision['placement']], [$mark->finger?->string, $mark->finger?->fingering?->stop->finger, $mark->finger?->fingering?->stop->placement->value]);
+            foreach ($way->changes() as $change) {
+                $stop = $taken->note($change->note)->finger?->fingering->stop;
+                self::assertSame([$change->string, $change->finger, $change->placement], [$stop?->string, $stop?->finger, $stop?->placement]);
             }
         }
     }

@@ -8,11 +8,28 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Tests\Support\Samples;
+use UprightPencil\Core\Tests\Support\Tune;
 
 final class BadInputTest extends TestCase
 {
+    #[DataProvider('marked')]
+    public function test_a_byte_order_mark_wins_over_the_encoding_that_is_declared(string $bytes): void
+    {
+        self::assertSame('Étude', Reader::read($bytes)->score->title);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function marked(): iterable
+    {
+        $file = static fn (string $declared): string => str_replace('encoding="UTF-8"', "encoding=\"{$declared}\"", Writer::write(Tune::score('D4w')->with(title: 'Étude')));
+        yield 'UTF-8 that says UTF-16' => ["\xEF\xBB\xBF".$file('UTF-16')];
+        yield 'UTF-16 that says UTF-8' => ["\xFF\xFE".mb_convert_encoding($file('UTF-8'), 'UTF-16LE', 'UTF-8')];
+        yield 'UTF-16, the other way round, that says Latin-1' => ["\xFE\xFF".mb_convert_encoding($file('ISO-8859-1'), 'UTF-16BE', 'UTF-8')];
+    }
+
     #[DataProvider('badFiles')]
     public function test_a_bad_file_gets_one_clear_sentence(string $bytes, string $sentence): void
     {

@@ -20,8 +20,8 @@ final readonly class ChangePlace
 
     private const MOST_BEATS = 96;
 
-    /** What a piece weighs that is too long for its bow, for each time over. */
-    private const TOO_LONG = 6.0;
+    /** What a piece weighs that is too long for its bow, for each time over: no place hides a bow that runs out. */
+    private const TOO_LONG = 100.0;
 
     public function __construct(
         private Beats $beats,

@@ -81,13 +81,21 @@ final class StrokeReader
         $strokes = [];
         $start = $whole->start;
         foreach ([...$this->changes($whole), $whole->end] as $end) {
-            $within = array_values(array_filter($events, static fn (Event $event): bool => $event->end() > $start && $event->start < $end || ($event->isGrace() && $event->start === $start)));
+            $within = array_values(array_filter($events, static fn (Event $event): bool => self::soundsWithin($event, $start, $end, $end === $whole->end)));
             $changed = $strokes !== [];
             $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed, ! $changed && $this->continues($events[0]));
             $start = $end;
         }
 
         return $strokes;
+    }
+
+    /** Grace notes have no length: they belong to the piece that begins with them or, at the very end of a stroke, to the last. */
+    private static function soundsWithin(Event $event, int $start, int $end, bool $last): bool
+    {
+        return $event->isGrace()
+            ? $event->start >= $start && ($event->start < $end || $last)
+            : $event->end() > $start && $event->start < $end;
     }
 
     /** @return list<int> ticks at which the bow changes inside a held note */

@@ -35,7 +35,8 @@ enum FingerLink: string
     public function isKept(Grip $from, Grip $to): bool
     {
         return match ($this) {
-            self::Shift => $from->hand !== $to->hand && ! $to->isOpen(),
+            // To another position, not into half position or back.
+            self::Shift => abs($from->position - $to->position) >= 1.0 && ! $to->isOpen(),
             self::Stay => $from->hand === $to->hand,
             default => $this->joins($from->lead(), $to->lead()),
         };

@@ -118,19 +118,18 @@ final class LineSearch
      */
     private function heldOver(array $fingerings): array
     {
+        // The last fingering that was tied on, by MIDI number: a later ending goes on from the note before the first one.
         $held = [];
         foreach ($this->line->events as $event) {
-            $now = [];
             foreach ($event->notes as $note) {
                 $midi = $note->pitch?->midi() ?? -1;
                 if ($note->tieStop && isset($held[$midi]) && ! isset($fingerings[$note->id])) {
                     $fingerings[$note->id] = $held[$midi];
                 }
-                if (isset($fingerings[$note->id])) {
-                    $now[$midi] = $fingerings[$note->id];
+                if ($note->tieStart && isset($fingerings[$note->id])) {
+                    $held[$midi] = $fingerings[$note->id];
                 }
             }
-            $held = $now;
         }
 
         return $fingerings;

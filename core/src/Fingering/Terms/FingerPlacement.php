@@ -14,7 +14,7 @@ use UprightPencil\Core\Strings\Placement;
 final class FingerPlacement implements StandTerm
 {
     /** “placement finger” => points; what is not listed is free. */
-    private const COSTS = ['low 1' => 0.3, 'low 3' => 1.2, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.9, 'harmonic 4' => 0.9];
+    private const COSTS = ['low 1' => 0.3, 'low 3' => 0.6, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.9, 'harmonic 4' => 0.9];
 
     /** The octave harmonic on cello and bass, with the third finger as everybody plays it. */
     private const RINGING = 0.1;
@@ -29,7 +29,7 @@ final class FingerPlacement implements StandTerm
     private const HARMONIC_BELOW_TOP = 2.0;
 
     /** A finger that plays another letter than its own. */
-    private const STRAIN = 0.9;
+    private const STRAIN = 1.1;
 
     /** What a school that moves the hand instead pays for reaching back with the first finger. */
     private const REACHED_BACK = 1.8;

@@ -5,11 +5,8 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Format\Abc;
 
 use UprightPencil\Core\Format\Warning;
-use UprightPencil\Core\Score\Articulation;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Barline;
-use UprightPencil\Core\Score\BowSign;
-use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\DirectionSign;
@@ -20,36 +17,11 @@ use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\NoteValue;
 use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\Span;
-use UprightPencil\Core\Score\Technical;
-use UprightPencil\Core\Score\TimeModification;
 
 /** Reads the lines of one ABC voice into measures. Used once and thrown away. */
 final class VoiceReader
 {
-    private const MOST_UNITS = 2000;
-
-    private const CLEFS = ['treble' => ['G', 2], 'alto' => ['C', 3], 'tenor' => ['C', 4], 'bass' => ['F', 4]];
-
-    private const TOKEN = '/\G(?:
-        (?<field>\[[A-Za-z]:[^\]]*\])
-      | (?<text>"[^"]*")
-      | (?<sign>![^!\s]*!|\+[^+\s]+\+)
-      | (?<bar>:*\|[\]|:]*(?:\s*\[?[1-9][0-9,\-]*)?|\[\|\]?|::|\[[1-9][0-9,\-]*)
-      | (?<tuplet>\(\d(?::\d?(?::\d?)?)?)
-      | (?<grace>\{\/?[^}]*\})
-      | (?<chord>\[[^\]|]*\]\d*\/*\d*-?)
-      | (?<note>(?:\^\^|\^|__|_|=)?[A-Ga-g][,\']*\d*\/*\d*-?)
-      | (?<rest>[zxZX]\d*\/*\d*)
-      | (?<broken>>+|<+)
-      | (?<slur>[()])
-      | (?<short>[.~HLMOPSTuv])
-      | (?<space>[\s`]+)
-      | (?<odd>.)
-    )/xu';
-
-    private const DYNAMICS = ['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz'];
-
-    private const DECORATIONS = ['.' => 'staccato', 'u' => 'upbow', 'v' => 'downbow', 'H' => 'fermata', 'L' => 'accent'];
+    private const MOST_RESTS = 500;
 
     private const ACCIDENTALS = ['^^' => 2, '^' => 1, '=' => 0, '_' => -1, '__' => -2];
 
@@ -57,8 +29,9 @@ final class VoiceReader
 
     private Meter $meter;
 
-    /** Ticks of the unit note length. */
-    private int $unit;
+    private Rhythm $rhythm;
+
+    private Decorations $decorations;
 
     private int $onset = 0;
 
@@ -73,9 +46,6 @@ final class VoiceReader
     /** @var array<int, Measure> */
     private array $measures = [];
 
-    /** @var list<string> */
-    private array $decorations = [];
-
     /** @var array<string, float> letter and octave => alteration that holds until the barline */
     private array $held = [];
 
@@ -84,22 +54,18 @@ final class VoiceReader
     /** @var list<int> numbers of the open slurs */
     private array $openSlurs = [];
 
-    /** @var array{int, int, int}|null actual, normal and notes left of the tuplet under way */
-    private ?array $tuplet = null;
-
-    private bool $tupletStarts = false;
-
     /** @var array<int, true> MIDI numbers tied to the next note */
     private array $tied = [];
 
-    /** @var array{int, int}|null a broken rhythm waiting for its second note: its length as a ratio */
-    private ?array $broken = null;
+    /** @var array<int, true>|null what is tied into the endings that are under way; a later ending is entered from the same note */
+    private ?array $tiedIntoEndings = null;
 
     private bool $afterSpace = true;
 
     private int $notes = 0;
 
-    private ?string $ending = null;
+    /** @var list<int> passes of the ending under way */
+    private array $ending = [];
 
     /** @var list<Warning> */
     private array $warnings = [];
@@ -114,8 +80,9 @@ final class VoiceReader
         array $header,
         private string $clef,
     ) {
-        $this->meter = self::meterOf($header['M']);
-        $this->unit = $this->unitOf($header['L'], $header['M']);
+        $this->meter = Fields::meter($header['M']);
+        $this->rhythm = new Rhythm(Fields::unit($header['L'], $header['M']));
+        $this->decorations = new Decorations;
         $this->key = $this->keyOf($header['K']);
         $this->setTempo($header['Q']);
     }
@@ -124,12 +91,8 @@ final class VoiceReader
     {
         $this->lineNumber = $number;
         $this->afterSpace = true;
-        $line = rtrim($line, '\\');
-        $place = 0;
-        while ($place < strlen($line) && preg_match(self::TOKEN, $line, $token, PREG_UNMATCHED_AS_NULL, $place) === 1) {
-            $place += strlen((string) $token[0]);
-            $kind = (string) array_key_first(array_filter($token, static fn (?string $text, int|string $name): bool => is_string($name) && $text !== null, ARRAY_FILTER_USE_BOTH));
-            $this->token($kind, (string) $token[0]);
+        foreach (Lexer::tokens(rtrim($line, '\\')) as [$kind, $text]) {
+            $this->token($kind, $text);
             $this->afterSpace = $kind === 'space' || $kind === 'bar' || ($this->afterSpace && ! in_array($kind, ['note', 'chord'], true));
         }
     }
@@ -153,16 +116,16 @@ final class VoiceReader
         match ($kind) {
             'field' => $this->field($text[1], trim(substr($text, 3, -1))),
             'text' => $this->annotation(substr($text, 1, -1)),
-            'sign' => $this->decorations[] = trim($text, '!+'),
+            'sign' => $this->decorations->add(trim($text, '!+')),
             'bar' => $this->barline($text),
-            'tuplet' => $this->startTuplet($text),
+            'tuplet' => $this->rhythm->startTuplet($text, $this->meter) || $this->warn("“{$text}” is a tuplet that makes no sense; it was left out."),
             'grace' => $this->grace($text),
             'chord' => $this->chord($text),
             'note' => $this->sound([$text], ''),
             'rest' => $this->rest($text),
             'broken' => $this->breakRhythm($text),
             'slur' => $text === '(' ? $this->slursToOpen++ : $this->closeSlur(),
-            'short' => $this->decorations[] = self::DECORATIONS[$text] ?? '',
+            'short' => $this->decorations->addShort($text),
             'odd' => $this->warn("“{$text}” is not ABC that we know; it was left out."),
             default => null,
         };
@@ -172,8 +135,8 @@ final class VoiceReader
     {
         match ($name) {
             'K' => $this->change(key: $this->keyOf($value)),
-            'M' => $this->change(meter: self::meterOf($value)),
-            'L' => $this->unit = $this->unitOf($value, '4/4'),
+            'M' => $this->change(meter: Fields::meter($value)),
+            'L' => $this->rhythm->unit = Fields::unit($value, '4/4'),
             'Q' => $this->setTempo($value),
             default => null,
         };
@@ -188,49 +151,17 @@ final class VoiceReader
         }
     }
 
-    private static function meterOf(string $text): Meter
-    {
-        return match (true) {
-            $text === 'C' => new Meter([['4', 4]], kept: ['symbol' => 'common']),
-            $text === 'C|' => new Meter([['2', 2]], kept: ['symbol' => 'cut']),
-            preg_match('/^\(?(\d+(?:\+\d+)*)\)?\/(\d+)$/', $text, $found) === 1 && (int) $found[2] > 0 && (int) $found[1] > 0 => new Meter([[$found[1], (int) $found[2]]]),
-            default => new Meter([], printed: false),
-        };
-    }
-
-    /** Without L: the unit is a sixteenth in meters shorter than three quarters, else an eighth. */
-    private function unitOf(string $length, string $meter): int
-    {
-        if (preg_match('/^1\/(\d+)$/', trim($length), $found) === 1 && (int) $found[1] > 0) {
-            return intdiv(4 * Reader::RESOLUTION, (int) $found[1]);
-        }
-        $short = preg_match('/^(\d+)\/(\d+)$/', $meter, $found) === 1 && (int) $found[2] > 0 && (int) $found[1] / (int) $found[2] < 0.75;
-
-        return intdiv(Reader::RESOLUTION, $short ? 4 : 2);
-    }
-
     private function keyOf(string $text): Key
     {
-        if (preg_match('/clef\s*=\s*(\S+)|\b(treble|alto|tenor|bass)\b/', $text, $clef) === 1 && $this->clef === '') {
-            $this->clef = $clef[1] !== '' ? $clef[1] : $clef[2];
-        }
-        if (preg_match('/^\s*([A-G])([#b]?)\s*(maj|min|mix|dor|phr|lyd|loc|ion|aeo|m)?/i', $text, $found) !== 1) {
-            return new Key(0);
-        }
-        $mode = strtolower($found[3] ?? '');
-        $fifths = (int) strpos('FCGDAEB', strtoupper($found[1])) - 1 + 7 * (['#' => 1, 'b' => -1][$found[2]] ?? 0);
-        $fifths += ['lyd' => 1, 'mix' => -1, 'dor' => -2, 'm' => -3, 'min' => -3, 'aeo' => -3, 'phr' => -4, 'loc' => -5][$mode] ?? 0;
+        $this->clef = $this->clef === '' ? Fields::clefName($text) : $this->clef;
 
-        return new Key($fifths, ['' => 'major', 'maj' => 'major', 'ion' => 'major', 'm' => 'minor', 'min' => 'minor', 'aeo' => 'minor', 'dor' => 'dorian', 'mix' => 'mixolydian', 'phr' => 'phrygian', 'lyd' => 'lydian', 'loc' => 'locrian'][$mode] ?? null);
+        return Fields::key($text);
     }
 
     private function setTempo(string $text): void
     {
-        if (preg_match('/(?:(\d+)\/(\d+)\s*=\s*)?(\d+)\s*$/', trim((string) preg_replace('/"[^"]*"/', '', $text)), $found) !== 1) {
-            return;
-        }
-        $beat = $found[1] !== '' && (int) $found[2] > 0 ? 4 * (int) $found[1] / (int) $found[2] : 1.0;
-        $this->items[] = new Direction($this->onset, sound: ['tempo' => (string) ((int) $found[3] * $beat)], soundOnly: true);
+        $tempo = Fields::tempo($text, $this->onset);
+        $tempo === null || $this->items[] = $tempo;
     }
 
     /** “^pizz.” and the like are words on the page; bare ones are chord symbols, which nobody here plays. */
@@ -243,34 +174,17 @@ final class VoiceReader
 
     private function barline(string $text): void
     {
-        preg_match('/\[?([1-9][0-9,\-]*)$/', $text, $ending);
-        $sign = trim(substr($text, 0, strlen($text) - strlen($ending[0] ?? '')));
-        $right = [];
-        if ($sign === '::' || str_starts_with($sign, ':')) {
-            $right[] = new Barline('right', 'backward');
-        } elseif (str_ends_with($sign, ']') || $sign === '||') {
-            $right[] = new Barline('right', kept: ['before' => '<bar-style>'.($sign === '||' ? 'light-light' : 'light-heavy').'</bar-style>']);
+        $sign = BarSign::of($text);
+        array_push($this->items, ...$this->decorations->directions($this->onset));
+        $this->closeMeasure($sign->right);
+        array_push($this->barlines, ...$sign->left());
+        if ($sign->passes !== []) {
+            $this->tiedIntoEndings ??= $this->tied;
+            $this->tied += $this->tiedIntoEndings;
+            $this->ending = $sign->passes;
+        } elseif ($this->ending === []) {
+            $this->tiedIntoEndings = null;
         }
-        $this->closeMeasure($right);
-        if ($sign === '::' || (str_ends_with($sign, ':') && $sign !== ':|')) {
-            $this->barlines[] = new Barline('left', 'forward');
-        }
-        if (isset($ending[1])) {
-            $this->barlines[] = new Barline('left', null, 2, self::passes($ending[1]), 'start');
-            $this->ending = $ending[1];
-        }
-    }
-
-    /** @return list<int> */
-    private static function passes(string $text): array
-    {
-        $passes = [];
-        foreach (explode(',', $text) as $run) {
-            $ends = array_map(intval(...), explode('-', $run));
-            array_push($passes, ...range($ends[0], max($ends[0], min(20, $ends[count($ends) - 1]))));
-        }
-
-        return $passes;
     }
 
     /** @param list<Barline> $right */
@@ -287,7 +201,7 @@ final class VoiceReader
         $pickup = $first && $full !== null && $this->onset < $full;
         $numbered = count($this->measures) + (($pickup || ($this->measures[0]->implicit ?? false)) ? 0 : 1);
         if ($this->isFirst) {
-            array_unshift($this->items, new Attributes(0, $this->key, $this->meter, [$this->clefOf()]));
+            array_unshift($this->items, new Attributes(0, $this->key, $this->meter, [Fields::clef($this->clef)]));
             $this->isFirst = false;
         }
         $right = $this->endEnding($right);
@@ -319,15 +233,15 @@ final class VoiceReader
      */
     private function endEnding(array $right): array
     {
-        if ($this->ending === null) {
+        if ($this->ending === []) {
             return $right;
         }
         $repeats = array_filter($right, static fn (Barline $barline): bool => $barline->repeat === 'backward') !== [];
-        if (! $repeats && str_starts_with($this->ending, '1') && $right === []) {
+        if (! $repeats && $this->ending[0] === 1 && $right === []) {
             return $right;
         }
-        $stop = new Barline('right', $repeats ? 'backward' : null, 2, self::passes($this->ending), 'stop');
-        $this->ending = null;
+        $stop = new Barline('right', $repeats ? 'backward' : null, 2, $this->ending, 'stop');
+        $this->ending = [];
 
         return [$stop, ...array_filter($right, static fn (Barline $barline): bool => $barline->repeat === null)];
     }
@@ -342,57 +256,18 @@ final class VoiceReader
         $this->warnings[] = new Warning("Measure {$number} holds {$beats} beats; the meter {$this->meter->name()} has ".($full / $beat).'.', $this->part, $number, $this->lineNumber);
     }
 
-    private function clefOf(): Clef
-    {
-        $name = strtolower((string) preg_replace('/[^a-z].*$/i', '', $this->clef));
-        [$sign, $line] = self::CLEFS[$name] ?? ['G', 2];
-        $octave = str_contains($this->clef, '-8') ? -1 : (str_contains($this->clef, '+8') ? 1 : 0);
-
-        return new Clef($sign, $line, $octave);
-    }
-
-    private function startTuplet(string $text): void
-    {
-        $numbers = explode(':', substr($text, 1));
-        $actual = (int) $numbers[0];
-        $compound = in_array($this->meter->terms[0][0] ?? '', ['6', '9', '12'], true);
-        $usual = [2 => 3, 3 => 2, 4 => 3, 6 => 2, 8 => 3][$actual] ?? ($compound ? 3 : 2);
-        $normal = (int) ($numbers[1] ?? 0) ?: $usual;
-        if ($actual < 2) {
-            $this->warn("A tuplet of {$actual} makes no sense; it was left out.");
-
-            return;
-        }
-        $this->tuplet = [$actual, $normal, (int) ($numbers[2] ?? 0) ?: $actual];
-        $this->tupletStarts = true;
-    }
-
     private function breakRhythm(string $text): void
     {
         $last = array_key_last(array_filter($this->items, static fn (object $item): bool => $item instanceof Note && ! $item->grace));
-        $halves = 1 << strlen($text);
-        $longer = [2 * $halves - 1, $halves];
-        $shorter = [1, $halves];
-        [$first, $this->broken] = $text[0] === '>' ? [$longer, $shorter] : [$shorter, $longer];
+        $first = $this->rhythm->breakNotes($text);
         $from = $last === null ? 0 : $this->items[$last]->onset;
         foreach ($this->items as $place => $item) {
             if ($item instanceof Note && ! $item->grace && $item->onset === $from && $last !== null) {
                 $duration = intdiv($item->duration * $first[0], $first[1]);
                 $this->onset += $item->chord ? 0 : $duration - $item->duration;
-                $this->items[$place] = $item->with(duration: $duration, value: $this->valueOf($duration, null));
+                $this->items[$place] = $item->with(duration: $duration, value: Rhythm::valueOf($duration, null));
             }
         }
-    }
-
-    /** Ticks of a length such as 2, /, /4 or 3/2, in unit notes. */
-    private function ticksOf(string $length): int
-    {
-        preg_match('/^(\d*)(\/*)(\d*)$/', $length, $found);
-        $above = ($found[1] ?? '') === '' ? 1 : min(self::MOST_UNITS, (int) $found[1]);
-        $slashes = min(8, strlen($found[2] ?? ''));
-        $below = ($found[3] ?? '') !== '' ? max(1, min(self::MOST_UNITS, (int) $found[3])) : 1 << $slashes;
-
-        return intdiv($this->unit * $above, $below);
     }
 
     private function rest(string $text): void
@@ -400,7 +275,7 @@ final class VoiceReader
         $letter = $text[0];
         $length = substr($text, 1);
         if ($letter === 'Z' || $letter === 'X') {
-            for ($count = max(1, min(500, (int) $length)); $count > 0; $count--) {
+            for ($count = max(1, min(self::MOST_RESTS, (int) $length)); $count > 0; $count--) {
                 $full = $this->meter->ticks(Reader::RESOLUTION) ?? 4 * Reader::RESOLUTION;
                 $this->add(new Note($this->nextId(), $this->onset, $full, rest: true, voice: '1', kept: ['rest' => '<rest measure="yes"/>']));
                 $count > 1 && $this->closeMeasure([]);
@@ -408,28 +283,29 @@ final class VoiceReader
 
             return;
         }
-        [$duration, $value, $tuplets] = $this->time($this->ticksOf($length));
+        [$duration, $value, $tuplets] = $this->rhythm->time($this->rhythm->ticksOf($length));
         $this->add(new Note($this->nextId(), $this->onset, $duration, rest: true, voice: '1', value: $value, tuplets: $tuplets, kept: $letter === 'x' ? ['print-object' => 'no'] : []));
     }
 
     private function chord(string $text): void
     {
         preg_match('/^\[(.*)\]([\d\/]*)(-?)$/', $text, $found);
-        preg_match_all('/(?:\^\^|\^|__|_|=)?[A-Ga-g][,\']*\d*\/*\d*-?/', $found[1] ?? '', $heads);
-        if ($heads[0] === []) {
+        $heads = Lexer::heads($found[1] ?? '');
+        if ($heads === []) {
             $this->warn("“{$text}” is a chord without notes; it was left out.");
 
             return;
         }
         $tie = $found[3] ?? '';
-        $this->sound(array_map(static fn (string $head): string => $head.(str_ends_with($head, '-') ? '' : $tie), $heads[0]), $found[2] ?? '');
+        $this->sound(array_map(static fn (string $head): string => $head.(str_ends_with($head, '-') ? '' : $tie), $heads), $found[2] ?? '');
     }
 
     /** @param non-empty-list<string> $heads */
     private function sound(array $heads, string $chordLength): void
     {
         preg_match('/[\d\/]*(?=-?$)/', $heads[0], $own);
-        [$duration, $value, $tuplets] = $this->time(intdiv($this->ticksOf($own[0] ?? '') * $this->ticksOf($chordLength), $this->unit));
+        [$duration, $value, $tuplets] = $this->rhythm->time(intdiv($this->rhythm->ticksOf($own[0] ?? '') * $this->rhythm->ticksOf($chordLength), $this->rhythm->unit));
+        array_push($this->items, ...$this->decorations->directions($this->onset));
         $slurs = $this->openedSlurs();
         $tied = $this->tied;
         $this->tied = [];
@@ -437,7 +313,7 @@ final class VoiceReader
             $pitch = $this->pitchOf($head);
             $ties = str_ends_with($head, '-');
             $ties && $this->tied[$pitch->midi()] = true;
-            $decorated = $index === 0 ? $this->decorated() : [];
+            $decorated = $index === 0 ? $this->decorations->forNote() : [];
             $note = new Note(
                 $this->nextId(),
                 $this->onset,
@@ -459,16 +335,16 @@ final class VoiceReader
 
     private function grace(string $text): void
     {
-        preg_match_all('/(?:\^\^|\^|__|_|=)?[A-Ga-g][,\']*/', $text, $heads);
-        foreach ($heads[0] as $head) {
+        foreach (Lexer::heads($text) as $head) {
             $this->items[] = new Note($this->nextId(), $this->onset, 0, $this->pitchOf($head), grace: true, voice: '1', value: NoteValue::lasting(intdiv(Reader::RESOLUTION, 2), Reader::RESOLUTION), slurs: $this->openedSlurs(), kept: str_starts_with($text, '{/') ? ['grace' => '<grace slash="yes"/>'] : []);
         }
     }
 
     private function add(Note $note): void
     {
-        $this->decorations = [];
-        $this->items[] = $note;
+        array_push($this->items, ...$this->decorations->directions($this->onset));
+        $fermata = $this->decorations->forNote()['fermata'] ?? false;
+        $this->items[] = $fermata === true ? $note->with(fermata: true) : $note;
         $this->onset += $note->duration;
     }
 
@@ -488,34 +364,6 @@ final class VoiceReader
         }
 
         return Pitch::of($letter, $this->held[$place] ?? $this->key->alterOf($letter), max(-1, min(10, $octave)));
-    }
-
-    /** @return array{int, NoteValue|null, list<Span>} ticks, written value, ends of the tuplet */
-    private function time(int $ticks): array
-    {
-        if ($this->broken !== null) {
-            $ticks = intdiv($ticks * $this->broken[0], $this->broken[1]);
-            $this->broken = null;
-        }
-        if ($this->tuplet === null) {
-            return [$ticks, $this->valueOf($ticks, null), []];
-        }
-        [$actual, $normal, $left] = $this->tuplet;
-        $ends = $this->tupletStarts ? [new Span('start')] : [];
-        $this->tupletStarts = false;
-        if ($left === 1) {
-            $ends[] = new Span('stop');
-        }
-        $this->tuplet = $left === 1 ? null : [$actual, $normal, $left - 1];
-
-        return [intdiv($ticks * $normal, $actual), $this->valueOf($ticks, new TimeModification($actual, $normal)), $ends];
-    }
-
-    private function valueOf(int $ticks, ?TimeModification $tuplet): ?NoteValue
-    {
-        $value = NoteValue::lasting($ticks, Reader::RESOLUTION);
-
-        return $value === null || $tuplet === null ? $value : new NoteValue($value->type, $value->dots, $tuplet);
     }
 
     /** @return list<Span> */
@@ -545,52 +393,11 @@ final class VoiceReader
         $this->warn('A slur ends here that was not begun; it was left out.');
     }
 
-    /**
-     * What stands before a note, as arguments for it.
-     *
-     * @return array<string, mixed>
-     */
-    private function decorated(): array
-    {
-        $signs = $this->decorations;
-        $this->decorations = [];
-        foreach (array_intersect($signs, self::DYNAMICS) as $dynamic) {
-            $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Dynamics, $dynamic)], placement: 'below');
-        }
-        foreach (['crescendo(' => 'crescendo', '<(' => 'crescendo', 'diminuendo(' => 'diminuendo', '>(' => 'diminuendo', 'crescendo)' => 'stop', '<)' => 'stop', 'diminuendo)' => 'stop', '>)' => 'stop'] as $sign => $wedge) {
-            in_array($sign, $signs, true) && $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Wedge, $wedge)], placement: 'below');
-        }
-        foreach (['fine' => 'Fine', 'D.C.' => 'D.C.', 'D.S.' => 'D.S.', 'dacoda' => 'To Coda'] as $sign => $words) {
-            in_array($sign, $signs, true) && $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, $words)]);
-        }
-        foreach (['segno' => DirectionKind::Segno, 'coda' => DirectionKind::Coda] as $sign => $kind) {
-            in_array($sign, $signs, true) && $this->items[] = new Direction($this->onset, [new DirectionSign($kind)]);
-        }
-        $articulations = ['staccato' => Articulation::Staccato, 'accent' => Articulation::Accent, '>' => Articulation::Accent, 'emphasis' => Articulation::Accent, 'tenuto' => Articulation::Tenuto, 'wedge' => Articulation::Staccatissimo, 'marcato' => Articulation::StrongAccent];
-
-        return [
-            'articulations' => array_values(array_intersect_key($articulations, array_flip($signs))),
-            'fermata' => in_array('fermata', $signs, true),
-            'technical' => self::technical($signs),
-        ];
-    }
-
-    /** @param list<string> $signs */
-    private static function technical(array $signs): Technical
-    {
-        $fingers = array_values(array_filter($signs, static fn (string $sign): bool => preg_match('/^[0-5]$/', $sign) === 1));
-        $circle = in_array('open', $signs, true);
-
-        return new Technical(
-            in_array('downbow', $signs, true) ? BowSign::Down : (in_array('upbow', $signs, true) ? BowSign::Up : null),
-            $fingers === [] || $fingers === ['0'] ? null : implode(' ', $fingers),
-            open: $fingers === ['0'] || ($circle && $fingers === []),
-            harmonic: $circle && $fingers !== [] && $fingers !== ['0'],
-        );
-    }
-
-    private function warn(string $message): void
+    /** @return true */
+    private function warn(string $message): bool
     {
         $this->warnings[] = new Warning($message, $this->part, (string) (count($this->measures) + 1), $this->lineNumber);
+
+        return true;
     }
 }

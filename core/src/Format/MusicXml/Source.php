@@ -35,7 +35,7 @@ final class Source
         $document->preserveWhiteSpace = false;
         $before = libxml_use_internal_errors(true);
         try {
-            $read = $document->loadXML($bytes, LIBXML_NONET | LIBXML_COMPACT);
+            $read = $document->loadXML(self::asMarked($bytes), LIBXML_NONET | LIBXML_COMPACT);
             $fault = libxml_get_errors()[0] ?? null;
         } finally {
             libxml_clear_errors();
@@ -49,6 +49,19 @@ final class Source
         }
 
         return $document;
+    }
+
+    /** A byte-order mark says what the bytes are, whatever encoding the file declares. */
+    private static function asMarked(string $bytes): string
+    {
+        $text = match (true) {
+            str_starts_with($bytes, "\xEF\xBB\xBF") => substr($bytes, 3),
+            str_starts_with($bytes, "\xFE\xFF") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
+            str_starts_with($bytes, "\xFF\xFE") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
+            default => null,
+        };
+
+        return $text === null ? $bytes : (string) preg_replace('/^(<\?xml\b[^>]*?)\s+encoding=("[^"]*"|\'[^\']*\')/', '$1', $text);
     }
 
     private static function sentence(string $bytes, ?\LibXMLError $fault): string

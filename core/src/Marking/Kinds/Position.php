@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking\Kinds;
 
 use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\NoteEdit;
 use UprightPencil\Core\Marking\NoteMark;
@@ -42,6 +43,13 @@ final class Position extends Kind
     public function order(Orders $orders, string $note, mixed $value): void
     {
         is_numeric($value) && $orders->lock($note)->position = (float) $value;
+    }
+
+    public function heard(string $words): array
+    {
+        $position = preg_match('/^position (\S+)$/u', $words, $found) === 1 ? HouseStyle::positionNamed($found[1]) : null;
+
+        return $position === null ? [] : [self::FIELD => $position];
     }
 
     public function drawn(NoteMark $note, MarkedPage $page): array
