@@ -35,6 +35,21 @@ final class LineWork
 
     private ?LineSearch $search = null;
 
+    /** The fingering that was worked out last, and what it was worked out from. */
+    private ?FingeredLine $fingered = null;
+
+    private ?FingerWishes $wishes = null;
+
+    /** @var array<int, true> */
+    private array $joined = [];
+
+    /** The bowing that was worked out last, and what it was worked out from. */
+    private ?Bowing $bowed = null;
+
+    private ?BowMarks $marks = null;
+
+    private ?LeftHand $hand = null;
+
     /** @param BowMarks $words what the words in the print say about the bow */
     public function __construct(
         private readonly MarkingCase $case,
@@ -52,11 +67,12 @@ final class LineWork
         $marks = PrintedBows::of($this->line, $orders->unwritten)->and($orders->bowMarks());
         $read = $this->case->bowing->strokes($this->line, $this->reading, $marks);
         $wishes = $orders->fingerWishes($this->case->instrument, $this->followed());
-        $fingered = $settings->fingering ? $this->search()->solved($wishes, StrokeReader::joined(...$read)) : null;
+        $fingered = $settings->fingering ? $this->fingered($wishes, StrokeReader::joined(...$read)) : null;
         $marked = new MarkedLine;
         if ($settings->bowing) {
-            $bowing = $this->bowed($read, $marks, $fingered);
-            $this->tellBow($marked, $bowing, $marks, $fingered, $strokes);
+            $context = new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered));
+            $bowing = $this->bowed($context, $read, $marks);
+            $this->tellBow($marked, $context, $bowing, $marks, $strokes);
             // Slurs that the plan splits or strikes are no slurs to the hand either.
             $fingered = $fingered === null || $bowing->joined() === StrokeReader::joined(...$read) ? $fingered : $this->search()->solved($wishes, $bowing->joined());
         }
@@ -65,15 +81,31 @@ final class LineWork
         return $marked;
     }
 
-    /** @param list<Stroke> $read */
-    private function bowed(array $read, BowMarks $marks, ?FingeredLine $fingered): Bowing
+    /** @param array<int, true> $joined events that share a stroke with the event before them */
+    private function fingered(FingerWishes $wishes, array $joined): FingeredLine
     {
-        return Bowing::of(new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered)), $this->line, $read, $marks, $this->case->settings->planning);
+        if ($this->fingered === null || $this->wishes != $wishes || $this->joined !== $joined) {
+            [$this->wishes, $this->joined] = [$wishes, $joined];
+            $this->fingered = $this->search()->solved($wishes, $joined);
+        }
+
+        return $this->fingered;
     }
 
-    private function tellBow(MarkedLine $marked, Bowing $bowing, BowMarks $marks, ?FingeredLine $fingered, int $strokes): void
+    /** @param list<Stroke> $read */
+    private function bowed(LineContext $context, array $read, BowMarks $marks): Bowing
     {
-        $context = new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered));
+        // The bow knows of the hand its strings and places: a finger that changes neither leaves it as it was.
+        if ($this->bowed === null || $this->marks != $marks || $this->hand != $context->hand) {
+            [$this->marks, $this->hand] = [$marks, $context->hand];
+            $this->bowed = Bowing::of($context, $this->line, $read, $marks, $this->case->settings->planning);
+        }
+
+        return $this->bowed;
+    }
+
+    private function tellBow(MarkedLine $marked, LineContext $context, Bowing $bowing, BowMarks $marks, int $strokes): void
+    {
         $marked->bow = BowWriter::of($context, $bowing, $marks, $strokes);
         $marked->strokes = count($bowing->line->strokes);
         $marked->bowingCost = $bowing->cost;

@@ -8,6 +8,7 @@ use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\MarksWritten;
+use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Strings\Placement;
 
@@ -43,6 +44,9 @@ final class MarkedPage
 
     /** @var array<string, string> note => the note before it in its voice */
     private array $before = [];
+
+    /** @var array<string, true>|null */
+    private ?array $dynamics = null;
 
     /** @var array<string, Note>|null by id */
     private ?array $asPrinted = null;
@@ -83,8 +87,7 @@ final class MarkedPage
     /** @return list<DrawnMark> every mark that is drawn, note by note in written order, kind by kind */
     public function marks(): array
     {
-        $kinds = Kinds::all();
-        $proposed = array_values(array_filter($kinds, static fn ($kind): bool => $kind->isProposed()));
+        [$kinds, $proposed] = [Kinds::all(), Kinds::proposed()];
         $marks = [];
         foreach ($this->part->notes as $note) {
             foreach ($note->decided === [] ? $proposed : $kinds as $kind) {
@@ -99,8 +102,8 @@ final class MarkedPage
     public function spoken(NoteMark $note): string
     {
         $words = [];
-        foreach (Kinds::all() as $kind) {
-            foreach ($note->decided !== [] || $kind->isProposed() ? $kind->drawn($note, $this) : [] as $mark) {
+        foreach ($note->decided === [] ? Kinds::proposed() : Kinds::all() as $kind) {
+            foreach ($kind->drawn($note, $this) as $mark) {
                 $words[] = $kind->words($mark, $this);
             }
         }
@@ -111,7 +114,33 @@ final class MarkedPage
     /** @return list<string> names of the kinds whose sign is printed at a note, so that the pencil can strike it */
     public function strikable(NoteMark $note): array
     {
-        return array_values(array_map(static fn (Kind $kind): string => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind): bool => $kind->isPrinted($this->printed($note), $this->part))));
+        return array_values(array_map(static fn (Kind $kind): string => $kind->name(), array_filter(Kinds::strikable(), fn (Kind $kind): bool => $kind->isPrinted($this->printed($note), $this))));
+    }
+
+    /** Whether a dynamic is printed where a note begins. */
+    public function hasPrintedDynamic(Note $note): bool
+    {
+        return isset($this->printedDynamics()[$note->id]);
+    }
+
+    /** @return array<string, true> notes that begin where a dynamic is printed */
+    private function printedDynamics(): array
+    {
+        if ($this->dynamics !== null) {
+            return $this->dynamics;
+        }
+        $this->dynamics = [];
+        foreach ($this->part->printed->measures as $measure) {
+            $marked = [];
+            foreach ($measure->directions() as $direction) {
+                $direction->has(DirectionKind::Dynamics) && $marked[$direction->time()] = true;
+            }
+            foreach ($marked === [] ? [] : $measure->notes() as $note) {
+                isset($marked[$note->onset]) && $this->dynamics[$note->id] = true;
+            }
+        }
+
+        return $this->dynamics;
     }
 
     /** The note as it came, before the pencil changed it. */

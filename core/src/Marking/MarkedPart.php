@@ -9,9 +9,6 @@ use UprightPencil\Core\Fingering\Search\FingerChange;
 use UprightPencil\Core\Fingering\Trouble\PlayedLine;
 use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Score\Beats;
-use UprightPencil\Core\Score\Direction;
-use UprightPencil\Core\Score\DirectionKind;
-use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
@@ -50,19 +47,6 @@ final readonly class MarkedPart
     ) {
         $this->style = $settings->style;
         $this->level = $settings->profile->level;
-    }
-
-    /** Whether a sign of this kind is printed where a note begins. */
-    public function hasPrinted(DirectionKind $kind, Note $note): bool
-    {
-        foreach ($this->printed->measures as $measure) {
-            $directions = array_filter($measure->directions(), static fn (Direction $direction): bool => $direction->has($kind) && $direction->time() === $note->onset);
-            if ($directions !== [] && in_array($note->id, array_column($measure->notes(), 'id'), true)) {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     /** @return int the tick at which the part ends, as written */

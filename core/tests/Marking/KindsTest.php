@@ -36,7 +36,7 @@ final class KindsTest extends TestCase
     public function test_a_mark_reaches_page_sheet_and_file(string $kind, array $decision, string $drawn, string $sheet, string $file, ?string $at = null): void
     {
         $marked = Marked::tune(self::TUNE, decisions: [$decision], settings: self::settings());
-        $note = $at ?? (string) ($decision['note'] ?? 'n1');
+        $note = $at ?? (is_string($decision['note'] ?? null) ? $decision['note'] : 'n1');
         $xml = self::written($marked);
 
         self::assertSame($drawn, $marked->drawnAs($kind)[$note] ?? null);
@@ -44,7 +44,11 @@ final class KindsTest extends TestCase
         self::assertMatchesRegularExpression($file, $xml);
     }
 
-    /** What comes back from a file says the same and adds nothing when it goes out again. */
+    /**
+     * What comes back from a file says the same and adds nothing when it goes out again.
+     *
+     * @param  array<string, mixed>  $decision
+     */
     #[DataProvider('kinds')]
     public function test_a_mark_comes_back_from_the_file(string $kind, array $decision): void
     {
@@ -130,15 +134,23 @@ final class KindsTest extends TestCase
 
     public function test_what_was_asked_for_moves_the_bow(): void
     {
-        $used = static function (array ...$decisions): float {
-            $travel = Marked::tune('=96 mf D5q E5 F#5 G5 | A5w', decisions: array_values($decisions))->note('n2')->bow?->travel;
+        $plain = self::used([]);
 
-            return abs(($travel->to ?? 0.0) - ($travel->from ?? 0.0));
-        };
+        self::assertGreaterThan($plain, self::used(['amount' => 'whole']));
+        self::assertLessThan($plain, self::used(['amount' => 'little']));
+        self::assertLessThan($plain, self::used(['stroke' => 'tremolo']));
+    }
 
-        self::assertGreaterThan($used(), $used(['note' => 'n2', 'amount' => 'whole']));
-        self::assertLessThan($used(), $used(['note' => 'n2', 'amount' => 'little']));
-        self::assertLessThan($used(), $used(['note' => 'n2', 'stroke' => 'tremolo']));
+    /**
+     * @param  array<string, mixed>  $fields  decided on the second note
+     * @return float bows that it uses
+     */
+    private static function used(array $fields): float
+    {
+        $decisions = $fields === [] ? [] : [['note' => 'n2'] + $fields];
+        $travel = Marked::tune('=96 mf D5q E5 F#5 G5 | A5w', decisions: $decisions)->note('n2')->bow?->travel;
+
+        return abs(($travel->to ?? 0.0) - ($travel->from ?? 0.0));
     }
 
     public function test_the_whole_bow_was_a_place_once_and_is_read_as_the_amount_it_is(): void

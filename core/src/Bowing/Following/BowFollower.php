@@ -131,7 +131,7 @@ final readonly class BowFollower
 
     public static function lock(Stroke $stroke, BowMarks $marks): ?BowSign
     {
-        foreach ($stroke->ids() as $id) {
+        foreach ($marks->directions === [] ? [] : $stroke->ids() as $id) {
             if (isset($marks->directions[$id])) {
                 return $marks->directions[$id];
             }
@@ -142,7 +142,7 @@ final readonly class BowFollower
 
     public static function action(Stroke $stroke, BowMarks $marks): ?BowAction
     {
-        foreach ($stroke->ids() as $id) {
+        foreach ($marks->actions === [] ? [] : $stroke->ids() as $id) {
             if (isset($marks->actions[$id])) {
                 return $marks->actions[$id];
             }

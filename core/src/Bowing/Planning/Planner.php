@@ -103,7 +103,7 @@ final readonly class Planner
     {
         $directions = [];
         foreach ($places as $index => $at) {
-            if ($at->stroke->id() !== null && ($index === 0 || $at->isFree())) {
+            if ($at->stroke->id() !== null && ($index === 0 || $at->free)) {
                 $directions[$at->stroke->id()] = $ways[$index]->start;
             }
         }
@@ -118,7 +118,7 @@ final readonly class Planner
     private function turned(PlanPlace $at, Way $way, ?Way $before): array
     {
         $id = $at->stroke->id();
-        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->isFree() || $at->lock !== null || $at->action !== null) {
+        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->free || $at->lock !== null || $at->action !== null) {
             return [];
         }
         $cost = $this->terms->turning($way->start, $way->start, $at);

@@ -38,8 +38,11 @@ final class BowNeed
 
     private readonly float $length;
 
-    /** @var array<string, float> seconds by start and end, which are asked for many times */
+    /** @var array<int, float> seconds by start and end, which are asked for many times */
     private array $seconds = [];
+
+    /** @var array<int, float> bows a second by start and end */
+    private array $speeds = [];
 
     public function __construct(
         private readonly TempoMap $tempo,
@@ -53,7 +56,13 @@ final class BowNeed
 
     public function seconds(Stroke $stroke): float
     {
-        return $this->seconds["{$stroke->start}-{$stroke->end}"] ??= $this->added($stroke);
+        return $this->seconds[self::key($stroke)] ??= $this->added($stroke);
+    }
+
+    /** Strokes that begin and end together last as long. */
+    private static function key(Stroke $stroke): int
+    {
+        return ($stroke->start << 30) + $stroke->ticks();
     }
 
     private function added(Stroke $stroke): float
@@ -116,8 +125,13 @@ final class BowNeed
     /** Bows a second, as the loudness at its start, middle and end asks. */
     private function speed(Stroke $stroke): float
     {
+        return $this->speeds[self::key($stroke)] ??= $this->speedFrom($stroke->start, $stroke->end);
+    }
+
+    private function speedFrom(int $start, int $end): float
+    {
         $sum = 0.0;
-        foreach ([$stroke->start, intdiv($stroke->start + $stroke->end, 2), max($stroke->start, $stroke->end - 1)] as $tick) {
+        foreach ([$start, intdiv($start + $end, 2), max($start, $end - 1)] as $tick) {
             $sum += 1 / $this->wholeBow($this->dynamics->at($tick));
         }
 

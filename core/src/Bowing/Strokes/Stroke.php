@@ -67,7 +67,13 @@ final readonly class Stroke
     /** @return list<string> the heads of the note that carries its mark: a decision may name any of them */
     public function ids(): array
     {
-        return $this->id() === null ? [] : array_column($this->first()->notes, 'id');
+        $notes = $this->first()->notes;
+
+        return match (true) {
+            $this->id() === null => [],
+            count($notes) === 1 => [$notes[0]->id],
+            default => array_column($notes, 'id'),
+        };
     }
 
     /** Half a measure of four or longer. */

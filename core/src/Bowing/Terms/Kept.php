@@ -32,7 +32,7 @@ final class Kept
         return match (true) {
             $at->stroke->hooked, $at->stroke->continues => $from === $to ? 0.0 : self::FORBIDDEN,
             $at->stroke->changed => $from === $to ? self::FORBIDDEN : 0.0,
-            $at->isFree() => 0.0,
+            $at->free => 0.0,
             $at->action === BowAction::Retake => $to === ($at->lock ?? BowSign::Down) ? 0.0 : self::FORBIDDEN,
             $at->action === BowAction::Lift && $from === $to && $at->stroke->gap === 0 => self::FORBIDDEN,
             default => null,

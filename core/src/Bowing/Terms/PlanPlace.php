@@ -34,6 +34,9 @@ final readonly class PlanPlace
     /** The bow starts anew: at the start of the part, or after a measure of silence. */
     public bool $fresh;
 
+    /** Nothing that comes before speaks for or against a direction: after a stagger the players arrive on whatever is wanted. */
+    public bool $free;
+
     /**
      * @param  list<Stroke>  $strokes  the line
      * @param  BowSign|null  $entered  the direction before its first stroke; null at the start of a part
@@ -56,6 +59,7 @@ final readonly class PlanPlace
         $this->strength = $beats->strength($event);
         $this->accented = $beats->isAccented($event);
         $this->fresh = ($index === 0 && $entered === null) || Opening::isFresh($this->stroke, $beats);
+        $this->free = $this->fresh || ($this->before !== null && BowFollower::action($this->before, $marks) === BowAction::Stagger);
     }
 
     public function isLast(): bool
@@ -63,22 +67,10 @@ final readonly class PlanPlace
         return $this->ends && $this->next === null;
     }
 
-    /** After a staggered note the players arrive on whatever direction is wanted. */
-    public function isAfterStagger(): bool
-    {
-        return $this->before !== null && BowFollower::action($this->before, $this->marks) === BowAction::Stagger;
-    }
-
     /** Its direction follows from the stroke before: hooked to it, a change on a held note, or the note itself still held. */
     public function isBound(): bool
     {
         return $this->stroke->hooked || $this->stroke->changed || $this->stroke->continues;
-    }
-
-    /** Nothing that comes before speaks for or against a direction. */
-    public function isFree(): bool
-    {
-        return $this->fresh || $this->isAfterStagger();
     }
 
     /** The stroke before it has a direction that somebody gave it. */

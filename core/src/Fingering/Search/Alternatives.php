@@ -18,6 +18,9 @@ final readonly class Alternatives
     /** Points that changing a note wherever it comes may cost at most. */
     private const ALL_AT_ONCE = 8.0;
 
+    /** Points above the least that a way can cost within which it is looked for first. */
+    private const NARROW = 0.5;
+
     /** Notes of one hand that are tried in the old one. */
     private const LONGEST_HAND = 32;
 
@@ -199,11 +202,15 @@ final readonly class Alternatives
         $before = $this->grips[$from - 1] ?? null;
         $after = $this->grips[$to + 1] ?? null;
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
-        $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced)->states;
-        $differences = $this->differences($from, $path, $chosen);
-        if (array_sum($differences) > FingeringSearch::WORTH) {
-            $path = $this->search->between($from, $to, $before, $after, $forced)->states;
+        // The first bound is the narrowest that can hold a way; where it does not, a wider one does.
+        foreach ([$this->search->leastThrough($forced) + self::NARROW, FingeringSearch::WORTH, INF] as $bound) {
+            $path = $bound === INF
+                ? $this->search->between($from, $to, $before, $after, $forced)->states
+                : $this->search->beside($this->grips, $from, $to, $before, $after, $forced, $bound)->states;
             $differences = $this->differences($from, $path, $chosen);
+            if (array_sum($differences) <= $bound) {
+                break;
+            }
         }
 
         return new Alternative(

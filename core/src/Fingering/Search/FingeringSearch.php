@@ -29,9 +29,6 @@ final class FingeringSearch
     /** @var list<list<float>>|null for each event how much dearer the cheapest way through each of its grips is */
     private ?array $slacks = null;
 
-    /** @var array<int, array<int, non-empty-list<Grip>>> event => chosen grip => it and those worth a look */
-    private array $near = [];
-
     /** @var array<int, array<int, float>> event => grip => points */
     private array $stands = [];
 
@@ -93,30 +90,56 @@ final class FingeringSearch
     }
 
     /**
-     * The same among the grips that a way of interest may go through, and those that were chosen: much faster, and exact as
-     * long as the way is not more than `WORTH` points dearer than the cheapest.
+     * The same among the grips that a way not dearer than a bound may go through, and those that were chosen: much faster, and
+     * exact as long as the way that is found stays within the bound.
      *
      * @param  list<Grip>  $chosen  for every event
      * @param  array<int, non-empty-list<Grip>>  $forced
+     * @param  float  $bound  points more than the cheapest
      * @return ShortestPath<Grip>
      */
-    public function beside(array $chosen, int $from, int $to, ?Grip $before, ?Grip $after, array $forced): ShortestPath
+    public function beside(array $chosen, int $from, int $to, ?Grip $before, ?Grip $after, array $forced, float $bound): ShortestPath
     {
         $layers = [];
         for ($index = $from; $index <= $to; $index++) {
-            $layers[] = $forced[$index] ?? $this->near($index, $chosen[$index]);
+            $layers[] = $forced[$index] ?? $this->near($index, $chosen[$index], $bound);
         }
 
         return $this->through($layers, $from, $to, $before, $after);
     }
 
     /** @return non-empty-list<Grip> */
-    private function near(int $index, Grip $chosen): array
+    private function near(int $index, Grip $chosen, float $bound): array
     {
-        return $this->near[$index][$chosen->id] ??= [
-            $chosen,
-            ...array_filter($this->layers[$index], fn (Grip $grip, int $place): bool => $this->slack($index, $place) <= self::WORTH && $grip->id !== $chosen->id, ARRAY_FILTER_USE_BOTH),
-        ];
+        $near = [$chosen];
+        foreach ($this->slacks()[$index] as $place => $slack) {
+            if ($slack <= $bound && $this->layers[$index][$place]->id !== $chosen->id) {
+                $near[] = $this->layers[$index][$place];
+            }
+        }
+
+        return $near;
+    }
+
+    /**
+     * What a way through certain grips costs at the least.
+     *
+     * @param  array<int, non-empty-list<Grip>>  $forced  event index => the only grips allowed there
+     * @return float points more than the cheapest
+     */
+    public function leastThrough(array $forced): float
+    {
+        $least = 0.0;
+        foreach ($forced as $index => $grips) {
+            $wanted = array_flip(array_map(static fn (Grip $grip): int => $grip->id, $grips));
+            $here = INF;
+            foreach ($this->layers[$index] as $place => $grip) {
+                $here = isset($wanted[$grip->id]) ? min($here, $this->slacks()[$index][$place]) : $here;
+            }
+            $least = max($least, $here);
+        }
+
+        return $least;
     }
 
     /** @return \Closure(Grip, int): float */
@@ -218,9 +241,13 @@ final class FingeringSearch
 
     private function slack(int $index, int $place): float
     {
-        $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
+        return $this->slacks()[$index][$place];
+    }
 
-        return $this->slacks[$index][$place] ?? 0.0;
+    /** @return list<list<float>> for each event how much dearer the cheapest way through each of its grips is */
+    private function slacks(): array
+    {
+        return $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
     }
 
     /**

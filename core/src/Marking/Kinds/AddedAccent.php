@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
-use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\Revision;
 use UprightPencil\Core\Score\Articulation;
 use UprightPencil\Core\Score\Note;
@@ -22,7 +22,7 @@ final class AddedAccent extends AddedOrStruck
         $revision->articulation(Articulation::Accent, $value === true);
     }
 
-    public function isPrinted(Note $note, MarkedPart $part): bool
+    public function isPrinted(Note $note, MarkedPage $page): bool
     {
         return $note->has(Articulation::Accent);
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
-use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\Revision;
 use UprightPencil\Core\Score\Note;
 
@@ -26,7 +26,7 @@ final class AddedBreath extends AddedOrStruck
         return 'breath after it';
     }
 
-    public function isPrinted(Note $note, MarkedPart $part): bool
+    public function isPrinted(Note $note, MarkedPage $page): bool
     {
         return str_contains($note->kept['articulations'] ?? '', 'breath-mark');
     }

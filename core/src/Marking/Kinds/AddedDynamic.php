@@ -6,10 +6,8 @@ namespace UprightPencil\Core\Marking\Kinds;
 
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
-use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Revision;
-use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Note;
 
@@ -63,8 +61,8 @@ final class AddedDynamic extends Kind
         return $mark->text === DrawnMark::STRUCK ? 'strike the dynamic' : (string) $mark->text;
     }
 
-    public function isPrinted(Note $note, MarkedPart $part): bool
+    public function isPrinted(Note $note, MarkedPage $page): bool
     {
-        return $part->hasPrinted(DirectionKind::Dynamics, $note);
+        return $page->hasPrintedDynamic($note);
     }
 }

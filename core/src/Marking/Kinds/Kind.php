@@ -6,7 +6,6 @@ namespace UprightPencil\Core\Marking\Kinds;
 
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
-use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteEdit;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Orders;
@@ -83,7 +82,7 @@ abstract class Kind
      *
      * @param  Note  $note  as it came
      */
-    public function isPrinted(Note $note, MarkedPart $part): bool
+    public function isPrinted(Note $note, MarkedPage $page): bool
     {
         return false;
     }

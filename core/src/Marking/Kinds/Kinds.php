@@ -16,6 +16,12 @@ final class Kinds
     /** @var list<Kind>|null */
     private static ?array $all = null;
 
+    /** @var list<Kind>|null */
+    private static ?array $proposed = null;
+
+    /** @var list<AddedOrStruck|AddedDynamic>|null */
+    private static ?array $strikable = null;
+
     /** @var array<string, list<Kind>>|null */
     private static ?array $byField = null;
 
@@ -72,6 +78,18 @@ final class Kinds
             MarksWritten::bow(),
             MarksWritten::finger(),
         ];
+    }
+
+    /** @return list<Kind> those that may be drawn where nobody decided them */
+    public static function proposed(): array
+    {
+        return self::$proposed ??= array_values(array_filter(self::all(), static fn (Kind $kind): bool => $kind->isProposed()));
+    }
+
+    /** @return list<AddedOrStruck|AddedDynamic> those that the pencil strikes where the print has them */
+    public static function strikable(): array
+    {
+        return self::$strikable ??= array_values(array_filter(self::all(), static fn (Kind $kind): bool => $kind instanceof AddedOrStruck || $kind instanceof AddedDynamic));
     }
 
     /** @return list<Kind> the kinds that have this field in a decision; empty when there is no such field */
