@@ -130,13 +130,15 @@ final class Pencil
     /** The whole output is made before the file is touched, and put in place in one step. */
     private function deliver(Arguments $arguments, string $result): void
     {
+        // JSON of a long score is not copied once more for the sake of its last line end.
+        $pieces = str_ends_with($result, "\n") ? [$result] : [$result, "\n"];
         if ($arguments->out === null) {
-            fwrite($this->out, $result);
+            array_map(fn (string $piece): int|false => fwrite($this->out, $piece), $pieces);
 
             return;
         }
         $draft = $arguments->out.'.part'.getmypid();
-        if (@file_put_contents($draft, $result) !== strlen($result) || ! @rename($draft, $arguments->out)) {
+        if (@file_put_contents($draft, $pieces) !== array_sum(array_map(strlen(...), $pieces)) || ! @rename($draft, $arguments->out)) {
             @unlink($draft);
             throw new CannotRead("{$arguments->out} cannot be written.");
         }
@@ -198,12 +200,12 @@ final class Pencil
         } catch (UnknownPitch $fault) {
             throw new WrongUsage($fault->getMessage());
         }
-        $marked = [PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], []), $settings)];
+        $marked = PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], []), $settings);
 
         return match ($format) {
-            'json' => self::json(self::report(new Reading($score, []), $marked, true)),
-            'text' => Report::marking($marked, true),
-            default => Music::write(MarkedScore::of($score, $marked), $format),
+            'json' => self::json(self::report(new Reading($score, []), [$marked->toArray()], true)),
+            'text' => Report::marking([$marked], true),
+            default => Music::write(MarkedScore::of($score, [$marked]), $format),
         };
     }
 
@@ -223,27 +225,27 @@ final class Pencil
         $settings = self::settings($arguments, $planning);
         $reading = self::load($arguments->file);
         $decisions = self::decisions($arguments);
-        $marked = [];
-        foreach (self::parts($arguments, $reading->score) as $part) {
+        $marked = static function (Part $part) use ($reading, $decisions, $settings): MarkedPart {
             $chosen = PartDecisions::of($part, PartDecisions::about($part, $reading->score, $decisions));
-            $marked[] = PartMarker::mark($reading->score, $part, $chosen, $settings);
-        }
+
+            return PartMarker::mark($reading->score, $part, $chosen, $settings);
+        };
+        $parts = self::parts($arguments, $reading->score);
 
         return match ($format) {
-            'json' => self::json(self::report($reading, $marked, $planning)),
-            'text' => Report::marking($marked, $planning),
-            default => Music::write(MarkedScore::of($reading->score, $marked), $format),
+            // One part after the other, so that only what is told of it stays in memory.
+            'json' => self::json(self::report($reading, array_map(static fn (Part $part): array => $marked($part)->toArray(), $parts), $planning)),
+            'text' => Report::marking(array_map($marked, $parts), $planning),
+            default => Music::write(MarkedScore::of($reading->score, array_map($marked, $parts)), $format),
         };
     }
 
     /**
-     * @param  list<MarkedPart>  $marked
+     * @param  list<array<string, mixed>>  $parts  marked
      * @return array<string, mixed>
      */
-    private static function report(Reading $reading, array $marked, bool $planning): array
+    private static function report(Reading $reading, array $parts, bool $planning): array
     {
-        $parts = array_map(static fn (MarkedPart $part): array => $part->toArray(), $marked);
-
         return [
             'title' => $reading->score->title,
             'resolution' => $reading->score->resolution,
@@ -329,6 +331,6 @@ final class Pencil
     /** @param array<string, mixed> $data */
     private static function json(array $data): string
     {
-        return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRETTY_PRINT)."\n";
+        return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRETTY_PRINT);
     }
 }

@@ -35,6 +35,11 @@ final class LineWork
 
     private ?LineSearch $search = null;
 
+    /** @var list<Stroke> the strokes that were read last */
+    private array $strokes = [];
+
+    private ?BowMarks $readWith = null;
+
     /** The fingering that was worked out last, and what it was worked out from. */
     private ?FingeredLine $fingered = null;
 
@@ -65,7 +70,7 @@ final class LineWork
     {
         $settings = $this->case->settings;
         $marks = PrintedBows::of($this->line, $orders->unwritten)->and($orders->bowMarks());
-        $read = $this->case->bowing->strokes($this->line, $this->reading, $marks);
+        $read = $this->strokes($marks);
         $wishes = $orders->fingerWishes($this->case->instrument, $this->followed());
         $fingered = $settings->fingering ? $this->fingered($wishes, StrokeReader::joined(...$read)) : null;
         $marked = new MarkedLine;
@@ -79,6 +84,17 @@ final class LineWork
         $fingered === null || $this->tellFingers($marked, $fingered, $wishes);
 
         return $marked;
+    }
+
+    /** @return list<Stroke> */
+    private function strokes(BowMarks $marks): array
+    {
+        if ($this->readWith === null || $this->readWith != $marks) {
+            $this->readWith = $marks;
+            $this->strokes = $this->case->bowing->strokes($this->line, $this->reading, $marks);
+        }
+
+        return $this->strokes;
     }
 
     /** @param array<int, true> $joined events that share a stroke with the event before them */
@@ -141,7 +157,7 @@ final class LineWork
             $this->line,
             $this->followed(),
             $this->case->settings->profile->printed === PrintedFingers::Suggest ? $this->printed : [],
-            StrokeReader::joined(...$this->case->bowing->strokes($this->line, $this->reading, PrintedBows::of($this->line)->and($this->words))),
+            StrokeReader::joined(...$this->strokes(PrintedBows::of($this->line)->and($this->words))),
         );
     }
 

@@ -57,7 +57,7 @@ final readonly class MarkedPart
         return $last === null ? 0 : $last->start + $last->length;
     }
 
-    /** @return array<string, mixed> in the words of `contract.md` */
+    /** @return array<string, mixed> in the words of `contract.md`, to be written as JSON */
     public function toArray(): array
     {
         return [
@@ -66,7 +66,7 @@ final readonly class MarkedPart
             'instrument' => $this->instrument->value,
             'level' => $this->level->value,
             'tempo' => $this->tempo,
-            'notes' => array_map(fn (NoteMark $mark): array => $mark->toArray($mark->note->pitch === null ? null : $this->sounding->sounding($mark->note->pitch)->name()), $this->notes),
+            'notes' => array_map(fn (NoteMark $mark): ToldNote => new ToldNote($mark, $this->sounding), $this->notes),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
             'cost' => ['bowing' => round($this->bowingCost, 2), 'fingering' => round($this->fingeringCost, 2)],
             'alternatives' => array_map($this->alternative(...), $this->alternatives),

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Fingering\Trouble\FingerPattern;
-use UprightPencil\Core\Fingering\Trouble\FingerPatterns;
 use UprightPencil\Core\Fingering\Trouble\FirstUse;
-use UprightPencil\Core\Fingering\Trouble\FirstUses;
 use UprightPencil\Core\Fingering\Trouble\Newness;
 use UprightPencil\Core\Fingering\Trouble\PlayedLine;
 use UprightPencil\Core\Fingering\Trouble\PlayedNote;
@@ -50,8 +48,8 @@ final readonly class SizeUp
     {
         $firsts = $patterns = $troubles = [];
         foreach ($this->part->lines as $line) {
-            array_push($firsts, ...FirstUses::of($line));
-            array_push($patterns, ...array_map(fn (FingerPattern $pattern): array => $this->pattern($line, $pattern), FingerPatterns::of($line)));
+            array_push($firsts, ...$line->firstUses());
+            array_push($patterns, ...array_map(fn (FingerPattern $pattern): array => $this->pattern($line, $pattern), $line->patterns()));
             array_push($troubles, ...array_map(fn (array $trouble): array => $this->trouble($trouble['places'], $trouble['seriousness']), Troubles::of($line)));
         }
         usort($troubles, static fn (array $a, array $b): int => $b['seriousness'] <=> $a['seriousness']);

@@ -7,7 +7,8 @@ namespace UprightPencil\Core\Search;
 /**
  * The cheapest way through layers of states, one state from each: bowing and fingering both search with it.
  *
- * Time is the sum over neighbouring layers of the product of their sizes. Of equal ways the one whose states
+ * Costs are asked for pair by pair (`through`), or read from tables (`overTables`). Time is the sum over neighbouring layers of
+ * the product of their sizes. Of equal ways the one whose states
  * were listed first is taken, so the answer is always the same.
  *
  * @template S
@@ -16,12 +17,16 @@ final readonly class ShortestPath
 {
     /**
      * @param  list<S>  $states  the chosen state of each layer
+     * @param  list<int>  $chosen  where each of them stands in its layer
      * @param  list<list<float>>  $reached  for each layer the cheapest cost up to and in each of its states
+     * @param  array<int, array<int, int>>  $from  for each layer and state the state before it on the cheapest way to it
      */
     private function __construct(
         public array $states,
         public float $cost,
+        private array $chosen,
         private array $reached,
+        private array $from,
     ) {}
 
     /**
@@ -53,65 +58,85 @@ final readonly class ShortestPath
     }
 
     /**
-     * How much dearer than the cheapest way the cheapest one through each state is.
+     * The same over tables of numbers, which may be shared by many layers: much faster than asking for each pair.
      *
-     * @param  list<non-empty-list<S>>  $layers  the same as the way was found through
-     * @param  \Closure(S, int): float  $stand
-     * @param  \Closure(S, S, int): float  $move
-     * @return list<list<float>> for each layer its states' slack, 0 on the cheapest way
+     * @param  list<non-empty-list<float>>  $stands  for each layer the cost of being in each of its states
+     * @param  list<array<int, array<int, float>>>  $tables  for each step from a layer to the next: from => to => cost; what is not listed cannot be done
+     * @return self<int> states are their numbers in their layer
      */
-    public function slacks(array $layers, \Closure $stand, \Closure $move): array
+    public static function overTables(array $stands, array $tables): self
     {
-        $last = count($layers) - 1;
-        $onward = array_reverse(self::through(
-            array_reverse($layers),
-            static fn (mixed $state, int $number): float => $stand($state, $last - $number),
-            static fn (mixed $later, mixed $state, int $number): float => $move($state, $later, $last - $number + 1),
-        )->reached);
-        $slacks = [];
-        foreach ($layers as $number => $layer) {
-            $through = [];
-            foreach ($layer as $index => $state) {
-                $through[] = $this->reached[$number][$index] + $onward[$number][$index] - $stand($state, $number) - $this->cost;
-            }
-            $slacks[] = $through;
-        }
-
-        return $slacks;
-    }
-
-    /**
-     * The same where every layer has the places of one small grid: what it costs to go from place to place is read from tables,
-     * which may be shared by many layers. Much faster than asking for each pair.
-     *
-     * @param  non-empty-list<float>  $opening  cost of starting at each place
-     * @param  list<array<int, array<int, float>>>  $tables  for each step: from => to => cost; what is not listed cannot be done
-     * @return self<int>  the places, one more than there are tables
-     */
-    public static function overGrid(array $opening, array $tables): self
-    {
-        $all = [$costs = $opening];
+        $costs = $stands[0] ?? [];
+        $all = $costs === [] ? [] : [$costs];
         $from = [[]];
-        foreach ($tables as $table) {
-            $reached = array_fill(0, count($opening), INF);
+        foreach ($tables as $number => $table) {
+            $stand = $stands[$number + 1];
+            $reached = array_fill(0, count($stand), INF);
             $origins = [];
-            foreach ($table as $place => $row) {
-                $cost = $costs[$place];
+            foreach ($table as $state => $row) {
+                $cost = $costs[$state];
                 foreach ($row as $to => $step) {
                     if ($cost + $step < $reached[$to]) {
                         $reached[$to] = $cost + $step;
-                        $origins[$to] = $place;
+                        $origins[$to] = $state;
                     }
                 }
             }
             $from[] = $origins;
-            $all[] = $costs = $reached;
+            $all[] = $costs = array_map(static fn (float $cost, float $here): float => $cost + $here, $reached, $stand);
         }
-
         /** @var self<int> $path */
-        $path = self::walkedBack(array_fill(0, count($all), array_keys($opening)), $all, $from);
+        $path = self::walkedBack(array_map(array_keys(...), $stands), $all, $from);
 
         return $path;
+    }
+
+    /**
+     * The cheapest way through each of the states.
+     *
+     * @param  list<non-empty-list<float>>  $stands  the same as the way was found with
+     * @param  list<array<int, array<int, float>>>  $tables
+     */
+    public function detours(array $stands, array $tables): Detours
+    {
+        $last = count($stands) - 1;
+        $onward = array_fill(0, count($stands[$last] ?? []), 0.0);
+        $slacks = $next = [];
+        for ($number = $last; $number >= 0; $number--) {
+            $next[$number] = [];
+            if ($number < $last) {
+                [$onward, $next[$number]] = self::onwards($stands[$number + 1], $tables[$number], $onward);
+            }
+            foreach ($onward as $state => $cost) {
+                $slacks[$number][$state] = $this->reached[$number][$state] + $cost - $this->cost;
+            }
+        }
+
+        return new Detours($this->chosen, $slacks, $this->from, $next);
+    }
+
+    /**
+     * @param  non-empty-list<float>  $stand  of the next layer
+     * @param  array<int, array<int, float>>  $table  the step to it
+     * @param  array<int, float>  $onward  what is left to pay after each of its states
+     * @return array{array<int, float>, array<int, int>} what is left to pay after each state of this layer, and where it goes
+     */
+    private static function onwards(array $stand, array $table, array $onward): array
+    {
+        $left = $next = [];
+        foreach ($table as $state => $row) {
+            $best = INF;
+            foreach ($row as $to => $step) {
+                $cost = $step + $stand[$to] + $onward[$to];
+                if ($cost < $best) {
+                    $best = $cost;
+                    $next[$state] = $to;
+                }
+            }
+            $left[$state] = $best;
+        }
+
+        return [$left, $next];
     }
 
     /**
@@ -152,17 +177,18 @@ final readonly class ShortestPath
     private static function walkedBack(array $layers, array $reached, array $from): self
     {
         if ($reached === []) {
-            return new self([], 0.0, []);
+            return new self([], 0.0, [], [], []);
         }
         $costs = $reached[count($reached) - 1];
         $cost = min($costs);
         $index = (int) array_search($cost, $costs, true);
-        $states = [];
+        $states = $chosen = [];
         for ($number = count($layers) - 1; $number >= 0; $number--) {
             $states[] = $layers[$number][$index];
+            $chosen[] = $index;
             $index = $from[$number][$index] ?? $index;
         }
 
-        return new self(array_reverse($states), $cost, $reached);
+        return new self(array_reverse($states), $cost, array_reverse($chosen), $reached, $from);
     }
 }

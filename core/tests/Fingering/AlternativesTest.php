@@ -37,7 +37,7 @@ final class AlternativesTest extends TestCase
         $steps = array_map(static fn (int $index): Step => new Step($index === 0 ? 60.0 : 0.3, $index === 0 ? 60.0 : 0.0, $index % 2 === 1, $index % 3 - 1, 0.3), array_keys($layers));
         $search = new FingeringSearch(Line::allOf(Tune::score(implode(' ', array_fill(0, count($layers), 'A4q')))->parts[0])[0]->events, $layers, $steps, $terms);
 
-        self::assertEqualsWithDelta(self::cheapestOfAll($layers, $steps, $terms), $search->cheapest()->cost, 1e-6);
+        self::assertEqualsWithDelta(self::cheapestOfAll($layers, $steps, $terms), $search->price($search->cheapest()), 1e-6);
     }
 
     /** @return iterable<array{Instrument, string}> */
@@ -136,7 +136,7 @@ final class AlternativesTest extends TestCase
             }
             foreach ($layers[$index] as $grip) {
                 $start = $index === 0 ? 0.25 * abs($grip->hand - 2) : 0.0;
-                $try($index + 1, $cost + $start + $terms->standing($grip, $steps[$index]) + ($before === null ? 0.0 : $terms->moving($before, $grip, $steps[$index]->approach)), $grip);
+                $try($index + 1, $cost + $start + $terms->standing($grip, $steps[$index]->stance) + ($before === null ? 0.0 : $terms->moving($before, $grip, $steps[$index]->approach)), $grip);
             }
         };
         $try(0, 0.0, null);

@@ -96,7 +96,7 @@ final class TermsTest extends TestCase
     #[DataProvider('stands')]
     public function test_standing_one_way_is_dearer_than_the_other(StandTerm $term, array $cheap, array $dear): void
     {
-        self::assertLessThan($term->cost(...$dear), $term->cost(...$cheap));
+        self::assertLessThan($term->cost($dear[0], $dear[1]->stance), $term->cost($cheap[0], $cheap[1]->stance));
     }
 
     /** @return iterable<string, array{StandTerm, array{Grip, Step}, array{Grip, Step}}> */
@@ -130,7 +130,7 @@ final class TermsTest extends TestCase
 
     public function test_small_hands_avoid_extension_and_large_ones_need_not(): void
     {
-        $cost = static fn (HandSize $size): float => (new Terms\FingerPlacement($size))->cost(self::grip(4, 2, 2, 8, Placement::Extended), self::step());
+        $cost = static fn (HandSize $size): float => (new Terms\FingerPlacement($size))->cost(self::grip(4, 2, 2, 8, Placement::Extended), self::step()->stance);
 
         self::assertGreaterThan($cost(HandSize::Usual), $cost(HandSize::Small));
         self::assertLessThan($cost(HandSize::Usual), $cost(HandSize::Large));
@@ -138,7 +138,7 @@ final class TermsTest extends TestCase
 
     public function test_a_long_open_string_costs_nothing_where_nobody_vibrates(): void
     {
-        self::assertSame(0.0, (new Terms\OpenString(false))->cost(self::open(), self::step(seconds: 4.0)));
+        self::assertSame(0.0, (new Terms\OpenString(false))->cost(self::open(), self::step(seconds: 4.0)->stance));
     }
 
     public function test_the_signature_tells_apart_all_that_a_move_may_depend_on(): void
@@ -173,8 +173,8 @@ final class TermsTest extends TestCase
         foreach ($names as $name) {
             self::assertMatchesRegularExpression('/^[A-Z].*\.$/', $terms->sentence($name));
         }
-        self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->approach), 1e-9);
-        self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)->approach) + $none->standing(self::third(), self::step()));
+        self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->stance) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->approach), 1e-9);
+        self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)->approach) + $none->standing(self::third(), self::step()->stance));
     }
 
     public function test_cellos_and_basses_have_no_weak_fourth_finger(): void

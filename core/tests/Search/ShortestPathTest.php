@@ -21,19 +21,60 @@ final class ShortestPathTest extends TestCase
         }
     }
 
-    public function test_the_slack_of_a_state_is_what_the_cheapest_way_through_it_costs_more(): void
+    public function test_over_tables_it_finds_the_same(): void
     {
         foreach (self::mazes(30) as [$layers, $stand, $move]) {
             $path = ShortestPath::through($layers, $stand, $move);
-            foreach ($path->slacks($layers, $stand, $move) as $number => $slacks) {
-                self::assertEqualsWithDelta(0.0, $slacks[(int) array_search($path->states[$number], $layers[$number], true)], 1e-9);
-                foreach ($slacks as $state => $slack) {
-                    $through = $layers;
-                    $through[$number] = [$layers[$number][$state]];
-                    self::assertEqualsWithDelta(self::cheapestOfAll($through, $stand, $move) - $path->cost, $slack, 1e-9);
+            $tabled = ShortestPath::overTables(...self::written($layers, $stand, $move));
+
+            self::assertSame($path->states, $tabled->states);
+            self::assertEqualsWithDelta($path->cost, $tabled->cost, 1e-9);
+        }
+    }
+
+    /**
+     * @param  list<non-empty-list<int>>  $layers
+     * @param  \Closure(int, int): float  $stand
+     * @param  \Closure(int, int, int): float  $move
+     * @return array{list<non-empty-list<float>>, list<array<int, array<int, float>>>}
+     */
+    private static function written(array $layers, \Closure $stand, \Closure $move): array
+    {
+        $stands = $tables = [];
+        foreach ($layers as $number => $layer) {
+            $stands[] = array_map(static fn (int $state): float => $stand($state, $number), $layer);
+            $number === 0 || $tables[] = array_map(static fn (int $from): array => array_map(static fn (int $to): float => $move($from, $to, $number), $layer), $layers[$number - 1]);
+        }
+
+        return [$stands, $tables];
+    }
+
+    public function test_a_detour_is_the_cheapest_way_through_a_state(): void
+    {
+        foreach (self::mazes(30) as [$layers, $stand, $move]) {
+            [$stands, $tables] = self::written($layers, $stand, $move);
+            $path = ShortestPath::overTables($stands, $tables);
+            $detours = $path->detours($stands, $tables);
+            foreach ($layers as $number => $layer) {
+                self::assertEqualsWithDelta(0.0, $detours->slack($number, (int) array_search($path->states[$number], $layer, true)), 1e-9);
+                foreach ($layer as $state) {
+                    $through = array_values(array_replace($layers, [$number => [$state]]));
+                    $way = array_replace($path->states, $detours->through($number, $state, 0, count($layers) - 1) ?? []);
+                    self::assertSame($state, $way[$number]);
+                    self::assertEqualsWithDelta(self::cheapestOfAll($through, $stand, $move) - $path->cost, $detours->slack($number, $state), 1e-9);
+                    self::assertEqualsWithDelta($path->cost + $detours->slack($number, $state), self::costOf(array_values($way), $stand, $move), 1e-9);
                 }
             }
         }
+    }
+
+    public function test_a_detour_that_leaves_the_stretch_is_not_told(): void
+    {
+        [$stands, $tables] = [[[0.0, 1.0], [0.0, 1.0], [0.0, 1.0]], [[[0.0, 5.0], [5.0, 0.0]], [[0.0, 5.0], [5.0, 0.0]]]];
+        $detours = ShortestPath::overTables($stands, $tables)->detours($stands, $tables);
+
+        self::assertSame([0 => 1, 1 => 1, 2 => 1], array_replace([0, 0, 0], $detours->through(1, 1, 0, 2) ?? []));
+        self::assertNull($detours->through(1, 1, 1, 1));
     }
 
     /** @return iterable<array{list<non-empty-list<int>>, \Closure(int, int): float, \Closure(int, int, int): float}> */

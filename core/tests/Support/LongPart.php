@@ -20,11 +20,25 @@ final class LongPart
         '(B5e A5 G5 F#5) (E5e D5 C#5 B4)',
     ];
 
+    private const DYNAMICS = ['mf', 'f', 'p', 'ff', 'mp'];
+
     public static function ofMeasures(int $measures): Score
+    {
+        return self::score($measures, static fn (): string => '');
+    }
+
+    /** The same with a dynamic at the start of each measure. */
+    public static function withDynamics(int $measures): Score
+    {
+        return self::score($measures, static fn (int $index): string => self::DYNAMICS[$index % count(self::DYNAMICS)].' ');
+    }
+
+    /** @param \Closure(int): string $before what stands before the notes of a measure */
+    private static function score(int $measures, \Closure $before): Score
     {
         $text = '2#';
         for ($index = 0; $index < $measures; $index++) {
-            $text .= ' '.self::MEASURES[$index % count(self::MEASURES)].' |';
+            $text .= ' '.$before($index).self::MEASURES[$index % count(self::MEASURES)].' |';
         }
 
         return Tune::score(str_replace('(F#5q E5q)', '(F#5q E5)', $text), 'Violin 1');

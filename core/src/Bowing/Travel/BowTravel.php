@@ -81,7 +81,9 @@ final class BowTravel
             $ends[] = count($tables);
         }
         $opening = $line->played === [] || $entry !== null ? self::entered($entry ?? 0.0) : self::opening($line->played[0]->direction);
-        $places = ShortestPath::overGrid($opening, $tables)->states;
+        // Being at a place costs nothing; how the bow came there does.
+        $free = array_fill(0, count($opening), 0.0);
+        $places = ShortestPath::overTables([$opening, ...array_fill(0, count($tables), $free)], $tables)->states;
         $travelled = [];
         foreach ($line->played as $number => $bowed) {
             [$from, $to] = [$places[$ends[$number] - 1] / self::PLACES, $places[$ends[$number]] / self::PLACES];

@@ -15,6 +15,9 @@ final readonly class Step
     /** What moving to it may depend on. */
     public Approach $approach;
 
+    /** What a grip in itself may depend on. */
+    public Stance $stance;
+
     /**
      * @param  float  $secondsBefore  from the start of the event before to the start of this one
      * @param  float  $restBefore  of silence before this event, in seconds
@@ -42,11 +45,17 @@ final readonly class Step
         public array $printed = [],
     ) {
         $this->approach = new Approach($this->isFast(), $slurred, $this->afterRest(), $rise <=> 0, $returns, $comesBack, $link);
+        $this->stance = new Stance($seconds, $this->isFast(), $slurred && $slurredOn, $soft, $printed);
     }
 
     public function linked(?FingerLink $link): self
     {
         return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $link, $this->printed);
+    }
+
+    public function slurredAs(bool $slurred, bool $slurredOn): self
+    {
+        return new self($this->secondsBefore, $this->restBefore, $slurred, $this->rise, $this->seconds, $slurredOn, $this->soft, $this->returns, $this->comesBack, $this->link, $this->printed);
     }
 
     /** So soon after the note before that a finger had better stay where it is. */

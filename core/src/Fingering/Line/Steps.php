@@ -51,6 +51,27 @@ final readonly class Steps
         return $steps;
     }
 
+    /**
+     * The same where other notes are slurred; a step that nothing changes in stays the same object.
+     *
+     * @param  list<Step>  $steps
+     * @param  list<Event>  $events  theirs
+     * @param  array<int, true>  $joined
+     * @return list<Step>
+     */
+    public static function slurredOtherwise(array $steps, array $events, array $joined): array
+    {
+        foreach ($steps as $place => $step) {
+            $slurred = isset($joined[$events[$place]->index]);
+            $slurredOn = isset($events[$place + 1], $joined[$events[$place + 1]->index]);
+            if ($slurred !== $step->slurred || $slurredOn !== $step->slurredOn) {
+                $steps[$place] = $step->slurredAs($slurred, $slurredOn);
+            }
+        }
+
+        return $steps;
+    }
+
     /** @return array{secondsBefore: float, restBefore: float, rise: int, seconds: float} */
     private function time(Candidates $candidates, int $place): array
     {

@@ -199,19 +199,9 @@ final readonly class Alternatives
     /** @param array<int, non-empty-list<Grip>> $forced place => the only grips allowed there */
     private function compared(array $forced, int $from, int $to): Alternative
     {
-        $before = $this->grips[$from - 1] ?? null;
-        $after = $this->grips[$to + 1] ?? null;
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
-        // The first bound is the narrowest that can hold a way; where it does not, a wider one does.
-        foreach ([$this->search->leastThrough($forced) + self::NARROW, FingeringSearch::WORTH, INF] as $bound) {
-            $path = $bound === INF
-                ? $this->search->between($from, $to, $before, $after, $forced)->states
-                : $this->search->beside($this->grips, $from, $to, $before, $after, $forced, $bound)->states;
-            $differences = $this->differences($from, $path, $chosen);
-            if (array_sum($differences) <= $bound) {
-                break;
-            }
-        }
+        $path = $this->cheapestWith($forced, $from, $to);
+        $differences = $this->differences($from, $path, $chosen);
 
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),
@@ -221,6 +211,38 @@ final readonly class Alternatives
             array_map(static fn (float $points): float => round($points, 3), $differences),
             array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),
         );
+    }
+
+    /**
+     * @param  array<int, non-empty-list<Grip>>  $forced
+     * @return list<Grip>
+     */
+    private function cheapestWith(array $forced, int $from, int $to): array
+    {
+        $index = array_key_first($forced);
+        $path = count($forced) === 1 && $index !== null ? $this->search->detour($this->grips, $from, $to, $index, $forced[$index]) : null;
+
+        return $path ?? $this->searched($forced, $from, $to);
+    }
+
+    /**
+     * @param  array<int, non-empty-list<Grip>>  $forced
+     * @return list<Grip>
+     */
+    private function searched(array $forced, int $from, int $to): array
+    {
+        $before = $this->grips[$from - 1] ?? null;
+        $after = $this->grips[$to + 1] ?? null;
+        $now = $this->search->costOf($from, array_slice($this->grips, $from, $to - $from + 1), $before, $after);
+        // The first bound is the narrowest that can hold a way; where it does not, a wider one does.
+        foreach ([$this->search->leastThrough($forced) + self::NARROW, FingeringSearch::WORTH] as $bound) {
+            $path = $this->search->beside($this->grips, $from, $to, $before, $after, $forced, $bound);
+            if ($path->cost - $now <= $bound) {
+                return $path->states;
+            }
+        }
+
+        return $this->search->between($from, $to, $before, $after, $forced)->states;
     }
 
     /**

@@ -8,6 +8,7 @@ use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Search\Detours;
 use UprightPencil\Core\Search\ShortestPath;
 use UprightPencil\Core\Strings\InstrumentData;
 
@@ -20,20 +21,28 @@ final class FingeringSearch
     /** Ways dearer than this, in points, are rarely of interest. */
     public const WORTH = 6.0;
 
-    /** @var list<int> */
+    /** @var list<int> of the approaches */
     private readonly array $signatures;
 
-    /** @var ShortestPath<Grip>|null */
-    private ?ShortestPath $cheapest = null;
+    /** @var list<string> of the stances */
+    private readonly array $stances;
 
-    /** @var list<list<float>>|null for each event how much dearer the cheapest way through each of its grips is */
-    private ?array $slacks = null;
+    /** @var ShortestPath<int>|null of the whole line */
+    private ?ShortestPath $whole = null;
 
-    /** @var array<int, array<int, float>> event => grip => points */
+    /** @var list<Grip>|null */
+    private ?array $cheapest = null;
+
+    private ?Detours $detours = null;
+
+    /** @var array<string, array<int, float>> signature of the stance => grip => points */
     private array $stands = [];
 
-    /** @var array<int, array<int, array<int, float>>> signature => grip => grip => points */
+    /** @var array<int, array<int, array<int, float>>> signature of the approach => grip => grip => points */
     private array $moves = [];
+
+    /** @var array<string, array<int, array<int, float>>> the same for all the grips of two neighbouring events */
+    private array $tables = [];
 
     /**
      * @param  list<Event>  $events
@@ -47,10 +56,11 @@ final class FingeringSearch
         private readonly Terms $terms,
     ) {
         $this->signatures = array_map(static fn (Step $step): int => $step->approach->signature(), $steps);
+        $this->stances = array_map(static fn (Step $step): string => $step->stance->signature(), $steps);
     }
 
     /**
-     * The same line with other grips allowed and other steps. What moves cost is known already.
+     * The same line with other grips allowed and other steps. What moves and grips cost is known already.
      *
      * @param  list<non-empty-list<Grip>>  $layers
      * @param  list<Step>  $steps
@@ -59,14 +69,59 @@ final class FingeringSearch
     {
         $other = new self($this->events, $layers, $steps, $this->terms);
         $other->moves = &$this->moves;
+        $other->tables = &$this->tables;
+        $other->stands = &$this->stands;
 
         return $other;
     }
 
-    /** @return ShortestPath<Grip> */
-    public function cheapest(): ShortestPath
+    /** @return list<Grip> the cheapest way through the whole line */
+    public function cheapest(): array
     {
-        return $this->cheapest ??= $this->between(0, count($this->events) - 1, null, null);
+        return $this->cheapest ??= array_map(static fn (int $state, array $layer): Grip => $layer[$state], $this->whole()->states, $this->layers);
+    }
+
+    /** @return ShortestPath<int> */
+    private function whole(): ShortestPath
+    {
+        return $this->whole ??= ShortestPath::overTables($this->standing(), $this->moving());
+    }
+
+    /** @return list<non-empty-list<float>> for each event what each of its grips costs in itself */
+    private function standing(): array
+    {
+        $stand = $this->standFrom(0);
+        $standing = [];
+        foreach ($this->layers as $place => $layer) {
+            $standing[] = array_map(static fn (Grip $grip): float => $stand($grip, $place), $layer);
+        }
+
+        return $standing;
+    }
+
+    /** @return list<array<int, array<int, float>>> for each event but the first: from grip => to grip => what the move costs */
+    private function moving(): array
+    {
+        $moving = [];
+        $before = null;
+        foreach ($this->layers as $place => $layer) {
+            $name = implode(',', array_map(static fn (Grip $grip): int => $grip->id, $layer));
+            if ($before !== null) {
+                $moving[] = $this->tables["{$this->signatures[$place]}: {$before} > {$name}"] ??= $this->table($place);
+            }
+            $before = $name;
+        }
+
+        return $moving;
+    }
+
+    /** @return array<int, array<int, float>> */
+    private function table(int $place): array
+    {
+        return array_map(
+            fn (Grip $from): array => array_map(fn (Grip $to): float => $this->move($from, $to, $place), $this->layers[$place]),
+            $this->layers[$place - 1],
+        );
     }
 
     /**
@@ -108,13 +163,46 @@ final class FingeringSearch
         return $this->through($layers, $from, $to, $before, $after);
     }
 
+    /**
+     * The cheapest way that has one of certain grips at an event, as the search of the whole line knows it: the answer of
+     * `between`, without a search.
+     *
+     * @param  list<Grip>  $chosen  for every event
+     * @param  non-empty-list<Grip>  $grips  those allowed at the event
+     * @return list<Grip>|null for the events of the stretch; null where this way leaves the stretch, or where what was chosen is not the cheapest
+     */
+    public function detour(array $chosen, int $from, int $to, int $index, array $grips): ?array
+    {
+        $cheapest = $this->cheapest();
+        for ($place = max(0, $from - 1); $place <= min($to + 1, count($chosen) - 1); $place++) {
+            if ($chosen[$place]->id !== $cheapest[$place]->id) {
+                return null;
+            }
+        }
+        $slacks = [];
+        foreach ($grips as $grip) {
+            $state = (int) array_search($grip, $this->layers[$index], true);
+            $slacks[$state] = $this->slack($index, $state);
+        }
+        $way = $this->detours()->through($index, (int) array_search(min($slacks), $slacks, true), $from, $to);
+        if ($way === null) {
+            return null;
+        }
+        $stretch = [];
+        for ($place = $from; $place <= $to; $place++) {
+            $stretch[] = isset($way[$place]) ? $this->layers[$place][$way[$place]] : $chosen[$place];
+        }
+
+        return $stretch;
+    }
+
     /** @return non-empty-list<Grip> */
     private function near(int $index, Grip $chosen, float $bound): array
     {
         $near = [$chosen];
-        foreach ($this->slacks()[$index] as $place => $slack) {
-            if ($slack <= $bound && $this->layers[$index][$place]->id !== $chosen->id) {
-                $near[] = $this->layers[$index][$place];
+        foreach ($this->layers[$index] as $place => $grip) {
+            if ($grip->id !== $chosen->id && $this->slack($index, $place) <= $bound) {
+                $near[] = $grip;
             }
         }
 
@@ -134,7 +222,7 @@ final class FingeringSearch
             $wanted = array_flip(array_map(static fn (Grip $grip): int => $grip->id, $grips));
             $here = INF;
             foreach ($this->layers[$index] as $place => $grip) {
-                $here = isset($wanted[$grip->id]) ? min($here, $this->slacks()[$index][$place]) : $here;
+                $here = isset($wanted[$grip->id]) ? min($here, $this->slack($index, $place)) : $here;
             }
             $least = max($least, $here);
         }
@@ -201,7 +289,7 @@ final class FingeringSearch
 
     private function stand(Grip $grip, int $index): float
     {
-        return $this->stands[$index][$grip->id] ??= $this->terms->standing($grip, $this->steps[$index]);
+        return $this->stands[$this->stances[$index]][$grip->id] ??= $this->terms->standing($grip, $this->steps[$index]->stance);
     }
 
     private function move(Grip $from, Grip $to, int $index): float
@@ -241,13 +329,12 @@ final class FingeringSearch
 
     private function slack(int $index, int $place): float
     {
-        return $this->slacks()[$index][$place];
+        return $this->detours()->slack($index, $place);
     }
 
-    /** @return list<list<float>> for each event how much dearer the cheapest way through each of its grips is */
-    private function slacks(): array
+    private function detours(): Detours
     {
-        return $this->slacks ??= $this->cheapest()->slacks($this->layers, $this->standFrom(0), $this->move(...));
+        return $this->detours ??= $this->whole()->detours($this->standing(), $this->moving());
     }
 
     /**

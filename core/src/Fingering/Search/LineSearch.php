@@ -35,8 +35,8 @@ final class LineSearch
         private readonly Line $line,
         Part $part,
         private readonly Candidates $candidates,
-        private readonly Steps $reader,
-        private readonly Terms $terms,
+        Steps $reader,
+        Terms $terms,
         private readonly array $joined,
     ) {
         $this->steps = $reader->of($candidates, $joined);
@@ -48,9 +48,9 @@ final class LineSearch
     public function solved(FingerWishes $wishes, array $joined): FingeredLine
     {
         $decided = DecidedCandidates::of($this->candidates, $wishes);
-        $steps = $this->linked($joined === $this->joined ? $this->steps : $this->reader->of($this->candidates, $joined), $wishes);
+        $steps = $this->linked($joined === $this->joined ? $this->steps : Steps::slurredOtherwise($this->steps, $this->candidates->events, $joined), $wishes);
         $touched = $decided->touched + $this->slurredOtherwise($steps);
-        $grips = $this->printed->cheapest()->states;
+        $grips = $this->printed->cheapest();
         $search = $this->printed;
         if ($touched !== []) {
             $search = $this->printed->with($decided->layers, $steps);

@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Grips\Stop;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 use UprightPencil\Core\Strings\HandSize;
 use UprightPencil\Core\Strings\LowFirst;
 use UprightPencil\Core\Strings\Placement;
@@ -50,11 +50,11 @@ final class FingerPlacement implements StandTerm
         return 'A finger is out of its usual place, stretched, or plays a letter that belongs to its neighbour.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         $cost = 0.0;
         foreach ($grip->stops as $stop) {
-            $cost += $this->of($stop, $step);
+            $cost += $this->of($stop, $stance);
             $lowered = $stop->placement === Placement::Low || ($stop->placement === Placement::Extended && $stop->finger === 1);
             $cost += $lowered && $grip->position > 1 ? self::LOW_ABOVE_FIRST[$stop->finger] ?? 0.0 : 0.0;
         }
@@ -62,7 +62,7 @@ final class FingerPlacement implements StandTerm
         return $cost;
     }
 
-    private function of(Stop $stop, Step $step): float
+    private function of(Stop $stop, Stance $stance): float
     {
         $rings = $this->harmonicsRing && $stop->placement === Placement::Harmonic && $stop->finger === 3;
         $cost = $rings ? self::RINGING : self::COSTS["{$stop->placement->value} {$stop->finger}"] ?? 0.0;
@@ -72,7 +72,7 @@ final class FingerPlacement implements StandTerm
                 HandSize::Usual => 1.0,
                 HandSize::Large => 0.6,
             };
-            $cost *= $step->seconds < 0.25 ? 1.3 : 1.0;
+            $cost *= $stance->seconds < 0.25 ? 1.3 : 1.0;
         }
 
         if ($stop->placement === Placement::Harmonic) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 
 /** Violin and viola only: on cello and bass the fourth finger is as good as any. */
 final class FourthFinger implements StandTerm
@@ -31,13 +31,13 @@ final class FourthFinger implements StandTerm
         return 'The fourth finger is weak in the first years, most of all on short notes.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         foreach ($grip->stops as $stop) {
             if ($stop->finger === 4) {
                 return $this->cost * match (true) {
-                    $step->isFast() => self::ON_A_SHORT_NOTE,
-                    $step->seconds >= self::LONG => self::ON_A_LONG_NOTE,
+                    $stance->fast => self::ON_A_SHORT_NOTE,
+                    $stance->seconds >= self::LONG => self::ON_A_LONG_NOTE,
                     default => 1.0,
                 };
             }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 use UprightPencil\Core\Strings\Placement;
 
 final class HandPosition implements StandTerm
@@ -34,7 +34,7 @@ final class HandPosition implements StandTerm
         return 'The hand is away from first position, or above the octave of a lower string.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         return match (true) {
             $grip->position === 1.0 || ($this->low && $grip->lead()->placement === Placement::Harmonic) => 0.0,

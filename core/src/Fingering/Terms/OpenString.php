@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 use UprightPencil\Core\Strings\Placement;
 
 final class OpenString implements StandTerm
@@ -35,16 +35,16 @@ final class OpenString implements StandTerm
         return 'An open string or harmonic cannot be vibrated, rings out of a slur, or is bright where the music is soft.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         $rings = $grip->isOpen() || $grip->lead()->placement === Placement::Harmonic;
         if (! $rings) {
             return 0.0;
         }
 
-        return ($this->vibrato ? $this->unvibrated($step->seconds) : 0.0)
-            + ($step->slurred && $step->slurredOn && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
-            + ($step->soft && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
+        return ($this->vibrato ? $this->unvibrated($stance->seconds) : 0.0)
+            + ($stance->inSlur && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
+            + ($stance->soft && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
     }
 
     private function unvibrated(float $seconds): float

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 
 /** Printed fingers taken as suggestions: followed unless something speaks against them. */
 final class PrintedFinger implements StandTerm
@@ -22,9 +22,9 @@ final class PrintedFinger implements StandTerm
         return 'The print suggests another finger.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
-        foreach ($step->printed as $head => $printed) {
+        foreach ($stance->printed as $head => $printed) {
             if ($printed !== null && ! $printed->admits($grip->stops[$head], $grip->position)) {
                 return self::NOT_TAKEN;
             }

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 
 /** A cost of playing one event in one way, whatever comes before. */
 interface StandTerm extends Term
 {
     /** @return float points, 0 or more */
-    public function cost(Grip $grip, Step $step): float;
+    public function cost(Grip $grip, Stance $stance): float;
 }

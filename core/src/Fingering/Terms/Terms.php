@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Fingering\Line\Stance;
 use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -64,11 +65,11 @@ final readonly class Terms
     }
 
     /** @return float points */
-    public function standing(Grip $grip, Step $step): float
+    public function standing(Grip $grip, Stance $stance): float
     {
         $cost = 0.0;
         foreach ($this->stand as [$term, $weight]) {
-            $cost += $weight * $term->cost($grip, $step);
+            $cost += $weight * $term->cost($grip, $stance);
         }
 
         return $cost;
@@ -90,7 +91,7 @@ final readonly class Terms
     {
         $charges = $from === null ? [] : $this->moveCharges($from, $to, $step->approach);
         foreach ($this->stand as [$term, $weight]) {
-            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + $weight * $term->cost($to, $step);
+            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + $weight * $term->cost($to, $step->stance);
         }
 
         return $charges;

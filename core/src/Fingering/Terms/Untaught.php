@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Grips\Stop;
-use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Line\Stance;
 
 /** Such grips are only tried where no other plays the note; the cost finds the one nearest to what is known. */
 final class Untaught implements StandTerm
@@ -21,7 +21,7 @@ final class Untaught implements StandTerm
         return 'The class has not been taught this.';
     }
 
-    public function cost(Grip $grip, Step $step): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         if ($grip->untaught === null) {
             return 0.0;

@@ -10,7 +10,7 @@ final class FirstTime implements Detector
     public function find(PlayedLine $line): array
     {
         $spots = [];
-        foreach (FirstUses::of($line) as $use) {
+        foreach ($line->firstUses() as $use) {
             if ($use->newness !== Newness::Known) {
                 $new = $use->newness === Newness::NotTaught;
                 $spots[] = new TroubleSpot('first-use', $use->what, $new ? 2.4 : 0.6, $use->at, $new

@@ -11,7 +11,7 @@ final class PatternChanges implements Detector
     {
         $spots = [];
         $last = null;
-        foreach (FingerPatterns::of($line) as $pattern) {
+        foreach ($line->patterns() as $pattern) {
             if ($last !== null && $last->name !== $pattern->name && $pattern->first->phrase - $last->last->phrase <= 0) {
                 [$one, $two] = [$line->instrument->stringName($last->string), $line->instrument->stringName($pattern->string)];
                 $where = $one === $two ? "on the {$one} string" : "from the {$one} to the {$two} string";

@@ -11,13 +11,19 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 
 /** A fingered line as a teacher looks over it: note by note, phrase by phrase. */
-final readonly class PlayedLine
+final class PlayedLine
 {
+    /** @var list<FirstUse>|null */
+    private ?array $firsts = null;
+
+    /** @var list<FingerPattern>|null */
+    private ?array $patterns = null;
+
     /** @param list<PlayedNote> $notes */
     private function __construct(
-        public array $notes,
-        public Instrument $instrument,
-        public ClassProfile $profile,
+        public readonly array $notes,
+        public readonly Instrument $instrument,
+        public readonly ClassProfile $profile,
     ) {}
 
     public static function of(FingeredLine $line, Part $part, Instrument $instrument, ClassProfile $profile): self
@@ -28,6 +34,18 @@ final readonly class PlayedLine
         }
 
         return new self($notes, $instrument, $profile);
+    }
+
+    /** @return list<FirstUse> in the order of the page */
+    public function firstUses(): array
+    {
+        return $this->firsts ??= FirstUses::of($this);
+    }
+
+    /** @return list<FingerPattern> in the order of the page */
+    public function patterns(): array
+    {
+        return $this->patterns ??= FingerPatterns::of($this);
     }
 
     /** @return array<int, non-empty-list<PlayedNote>> */

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support\Bench;
+
+use Tests\Browser\Support\Browser;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\LongPart;
+
+/** The desk in a browser, as a director meets it: opened, a key pressed, a decision sent. */
+final readonly class BrowserBench
+{
+    private const FRAME_MS = 16.7;
+
+    private const TOKEN = 'const headers = () => ({ Accept: "application/json", "X-XSRF-TOKEN": decodeURIComponent(document.cookie.split("XSRF-TOKEN=")[1].split(";")[0]) });';
+
+    public function __construct(private Figures $figures, private Browser $browser) {}
+
+    public function run(): void
+    {
+        $this->browser->signIn()->seeText('Quarry Strings');
+        $part = $this->longPart();
+        $this->openings($part);
+        $this->keys();
+        $this->decisions($part);
+    }
+
+    private function longPart(): int
+    {
+        return (int) $this->browser->driver->executeAsyncScript(self::TOKEN.<<<'JS'
+            const [music, done] = arguments
+            const form = new FormData()
+            form.append('file', new File([music], 'long.musicxml'))
+            Object.entries({ title: 'Long', rights: 'own', key: crypto.randomUUID() }).forEach(([name, value]) => form.append(name, value))
+            fetch('/api/ensembles/1/pieces', { method: 'POST', body: form, headers: headers() }).then((answer) => answer.json()).then(({ part }) => done(part))
+            JS, [Writer::write(LongPart::ofMeasures(150))]);
+    }
+
+    /** The first time the browser has nothing of the desk yet; each further time it has its files. */
+    private function openings(int $part): void
+    {
+        $open = function () use ($part): float {
+            $this->browser->visit("/parts/{$part}")->desk();
+
+            return (float) $this->browser->script('return Number(document.documentElement.dataset.drawn)');
+        };
+        $this->figures->value('desk_first_ms', $open());
+        $this->figures->runs('desk_again_ms', [$open(), $open(), $open()]);
+        $this->figures->ratio('desk_again_by_first', 'desk_again_ms', 'desk_first_ms');
+    }
+
+    private function keys(): void
+    {
+        /** @var non-empty-list<float> $painted */
+        $painted = $this->browser->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[0], times = []
+            const press = (key) => window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+            press('ArrowRight')
+            const round = () => {
+                const start = performance.now()
+                press(times.length % 2 ? '3' : '4')
+                requestAnimationFrame(() => setTimeout(() => { times.push(performance.now() - start); times.length < 40 ? setTimeout(round, 250) : done(times) }))
+            }
+            setTimeout(round, 500)
+            JS, []);
+        $this->percentiles('key', $painted);
+        $this->figures->value('key_by_frame', Figures::percentile($painted, 50) / self::FRAME_MS);
+        $this->browser->saved();
+    }
+
+    private function decisions(int $part): void
+    {
+        /** @var array{times: non-empty-list<float>, pings: non-empty-list<float>, bytes: non-empty-list<float>} $measured */
+        $measured = $this->browser->driver->executeAsyncScript(self::TOKEN.<<<'JS'
+            const [part, done] = arguments, times = [], pings = [], bytes = []
+            const timed = async (list, address, request) => {
+                const start = performance.now()
+                const text = await (await fetch(address, request)).text()
+                list.push(performance.now() - start)
+                return text
+            }
+            const run = async () => {
+                let { seq, notes } = await (await fetch(`/api/parts/${part}/log`, { headers: headers() })).json()
+                while (times.length < 100) {
+                    const note = notes[8 * times.length]
+                    const decision = times.length % 2 ? { note: note.id, finger: Number(note.finger.at(-1)) } : { note: note.id, direction: note.direction }
+                    const body = JSON.stringify({ base: seq, kind: 'decide', key: crypto.randomUUID(), decisions: [decision] })
+                    const text = await timed(times, `/api/parts/${part}/log`, { method: 'POST', body, headers: { ...headers(), 'Content-Type': 'application/json' } })
+                    bytes.push(text.length)
+                    seq = JSON.parse(text).seq ?? seq
+                    await timed(pings, '/api/session', { headers: headers() })
+                }
+                done({ times, pings, bytes })
+            }
+            run()
+            JS, [$part]);
+        $this->percentiles('decision', $measured['times']);
+        $this->figures->value('decision_bytes', Figures::percentile($measured['bytes'], 50));
+        $this->figures->value('decision_by_ping', Figures::percentile($measured['times'], 50) / Figures::percentile($measured['pings'], 50));
+    }
+
+    /** @param non-empty-list<float> $runs */
+    private function percentiles(string $of, array $runs): void
+    {
+        $this->figures->runs("{$of}_ms_p50", $runs);
+        $this->figures->value("{$of}_ms_p95", Figures::percentile($runs, 95));
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support\Bench;
+
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\MarkingSession;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Tests\Support\LongPart;
+
+/** The core, as processes at the command line and as a library. */
+final readonly class CommandBench
+{
+    private const ROUNDS = 7;
+
+    private const MEASURES = 150;
+
+    public function __construct(private Figures $figures) {}
+
+    public function run(): void
+    {
+        $score = LongPart::ofMeasures(self::MEASURES);
+        $long = LongPart::ofMeasures(10 * self::MEASURES);
+        $this->asCommands($score);
+        $this->figures->value('growth_10x', $this->growth($score, $long));
+        $this->figures->value('growth_10x_dynamics', $this->growth(LongPart::withDynamics(self::MEASURES), LongPart::withDynamics(10 * self::MEASURES)));
+        $this->asLibrary($score);
+    }
+
+    private function asCommands(Score $score): void
+    {
+        $file = $this->file($score);
+        $commands = [
+            'mark' => ['mark', $file], 'read' => ['read', $file], 'advanced' => ['mark', $file, '--level=advanced'],
+            'bowing' => ['mark', $file, '--only=bowing'], 'fingering' => ['mark', $file, '--only=fingering'],
+        ];
+        $times = $memory = [];
+        // One after the other in every round, so that a busy moment of the machine weighs on all of them alike.
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            foreach ($commands as $name => $arguments) {
+                [$times[$name][], $memory[$name][]] = $this->pencil(...$arguments);
+            }
+        }
+        foreach ($times as $name => $runs) {
+            $this->figures->runs("{$name}_ms", $runs);
+        }
+        $this->figures->runs('mark_mb', $memory['mark'] ?? [0.0]);
+        $this->figures->ratio('mark_by_read', 'mark_ms', 'read_ms');
+        $this->figures->ratio('advanced_by_read', 'advanced_ms', 'read_ms');
+        unlink($file);
+    }
+
+    private function growth(Score $short, Score $long): float
+    {
+        [$short, $long] = [$this->file($short), $this->file($long)];
+        $ratios = [];
+        for ($round = 0; $round < 3; $round++) {
+            $ratios[] = $this->pencil('mark', $long)[0] / $this->pencil('mark', $short)[0];
+        }
+        array_map(unlink(...), [$short, $long]);
+
+        return Figures::percentile($ratios, 50);
+    }
+
+    private function asLibrary(Score $score): void
+    {
+        $part = $score->parts[0];
+        $settings = new Settings;
+        $nothing = PartDecisions::of($part, []);
+        $finger = PartDecisions::of($part, [Decision::fromArray(['note' => $part->notes()[400]->id, 'finger' => 3])]);
+        $mark = $pass = $again = [];
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $mark[] = self::milliseconds(static fn () => PartMarker::mark($score, $part, $nothing, $settings));
+            $pass[] = self::milliseconds(static function () use ($part): void {
+                foreach ($part->notes() as $note) {
+                    $note->pitch?->midi();
+                }
+            });
+            $session = new MarkingSession($score, $part, $settings);
+            $session->mark($nothing);
+            $again[] = self::milliseconds(static fn () => $session->mark($finger)) / end($mark);
+        }
+        $this->figures->value('pass_ratio', Figures::percentile($mark, 50) / Figures::percentile($pass, 50));
+        $this->figures->runs('again_by_mark', $again);
+    }
+
+    /** @param \Closure(): mixed $work */
+    private static function milliseconds(\Closure $work): float
+    {
+        $start = hrtime(true);
+        $work();
+
+        return (hrtime(true) - $start) / 1e6;
+    }
+
+    private function file(Score $score): string
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'bench');
+        file_put_contents($file, Writer::write($score));
+
+        return $file;
+    }
+
+    /** @return array{float, float} milliseconds and MB of memory of one run */
+    private function pencil(string ...$arguments): array
+    {
+        // A process of its own asks for the memory of its only child: getrusage(1) here would give the largest of all so far.
+        $asked = '$start = hrtime(true); $child = proc_open([PHP_BINARY, "core/bin/pencil", ...array_slice($argv, 1)], [1 => ["file", "/dev/null", "w"]], $pipes); proc_close($child); echo (hrtime(true) - $start) / 1e6, " ", getrusage(1)["ru_maxrss"] / 1024;';
+        $process = proc_open([PHP_BINARY, '-r', $asked, '--', ...$arguments], [1 => ['pipe', 'w']], $pipes);
+        $told = (string) stream_get_contents($pipes[1]);
+        is_resource($process) && proc_close($process);
+
+        return sscanf($told, '%f %f') ?: throw new \RuntimeException('pencil did not run');
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support\Bench;
+
+/** What was measured: a figure for each key, with its smallest and largest run. */
+final class Figures
+{
+    /** What a figure means, and what a teacher at the desk expects of it. Times in milliseconds. */
+    private const MEANINGS = [
+        'mark_ms' => ['pencil mark, violin, 883 notes, second year', 'at most 300'],
+        'mark_mb' => ['its memory, MB', 'at most 47'],
+        'read_ms' => ['pencil read of the same file', ''],
+        'advanced_ms' => ['pencil mark, advanced', ''],
+        'bowing_ms' => ['pencil mark, bowing only', ''],
+        'fingering_ms' => ['pencil mark, fingering only', ''],
+        'mark_by_read' => ['mark by read', 'at most 2.5'],
+        'advanced_by_read' => ['mark advanced by read', 'at most 5'],
+        'growth_10x' => ['ten times the length, times as long', 'at most 11'],
+        'growth_10x_dynamics' => ['the same with a dynamic in every measure', 'at most 11'],
+        'pass_ratio' => ['mark by a plain pass over the notes', ''],
+        'again_by_mark' => ['one more decision in a session by marking from nothing', 'below 1'],
+        'desk_first_ms' => ['desk drawn, the first time', 'under 2500'],
+        'desk_again_ms' => ['desk drawn again', ''],
+        'desk_again_by_first' => ['again by first', ''],
+        'key_ms_p50' => ['a key press painted, median', 'under 50'],
+        'key_ms_p95' => ['a key press painted, 95th percentile', ''],
+        'key_by_frame' => ['a key press by a frame of 16.7 ms', ''],
+        'decision_ms_p50' => ['a decision answered, median', 'under 200'],
+        'decision_ms_p95' => ['a decision answered, 95th percentile', ''],
+        'decision_bytes' => ['its answer, bytes', ''],
+        'decision_by_ping' => ['a decision by an empty signed-in request', ''],
+    ];
+
+    /** @var array<string, float> */
+    private array $values = [];
+
+    /** @var array<string, array{float, float}> */
+    private array $spread = [];
+
+    /** @param non-empty-list<float> $runs the median counts; smallest and largest are kept beside it */
+    public function runs(string $key, array $runs): float
+    {
+        $this->spread[$key] = [round(min($runs), 2), round(max($runs), 2)];
+
+        return $this->value($key, self::percentile($runs, 50));
+    }
+
+    public function value(string $key, float $value): float
+    {
+        return $this->values[$key] = round($value, 2);
+    }
+
+    /** A figure that is two others', measured in the same run. */
+    public function ratio(string $key, string $over, string $under): void
+    {
+        $this->value($key, $this->values[$over] / $this->values[$under]);
+    }
+
+    /** @param non-empty-list<float> $runs */
+    public static function percentile(array $runs, int $percent): float
+    {
+        sort($runs);
+
+        return $runs[(int) floor((count($runs) - 1) * $percent / 100)];
+    }
+
+    public function missing(string $key, string $because): void
+    {
+        fwrite(STDERR, "{$key} is left out: {$because}.\n");
+    }
+
+    public function json(): string
+    {
+        return json_encode([...$this->values, 'spread' => $this->spread], JSON_PRETTY_PRINT | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    public function table(): string
+    {
+        $lines = '';
+        foreach ($this->values as $key => $value) {
+            [$meaning, $wanted] = self::MEANINGS[$key];
+            $spread = isset($this->spread[$key]) ? sprintf('%g to %g', ...$this->spread[$key]) : '';
+            $lines .= sprintf("%-56s %10s   %-18s %s\n", $meaning, (string) $value, $spread, $wanted === '' ? '' : "wanted {$wanted}");
+        }
+
+        return $lines;
+    }
+}
