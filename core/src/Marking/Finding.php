@@ -16,6 +16,7 @@ final readonly class Finding
      * @param  list<Fix>  $fixes  cheapest first
      * @param  bool  $mended  the proposed marks already take care of it
      * @param  list<array{player: string, note: string, pitch: string, string: string, finger: int}>  $divisi  how players would share a chord
+     * @param  float  $severity  0 to 3, for the bow
      */
     public function __construct(
         public string $code,
@@ -25,6 +26,7 @@ final readonly class Finding
         public array $fixes = [],
         public bool $mended = false,
         public array $divisi = [],
+        public float $severity = 0.0,
     ) {}
 
     public static function ofFingers(FingeringFinding $finding, MarkingCase $case, Line $line): self

@@ -133,6 +133,7 @@ final class LineWork
                 $finding->message,
                 array_map(Fix::of(...), $finding->fixes),
                 $finding->mended,
+                severity: $finding->severity,
             );
         }
     }

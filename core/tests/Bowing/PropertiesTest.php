@@ -25,8 +25,6 @@ use UprightPencil\Core\Tests\Support\Tune;
 /** What holds for every part, tried on made-up ones. */
 final class PropertiesTest extends TestCase
 {
-    private const SEVERITY = ['runs-out' => 3.0, 'same-direction-unmarked' => 3.0, 'retake-too-short' => 2.5, 'pickup-down' => 2.0, 'downbeat-up' => 2.0, 'repeat-mismatch' => 2.0, 'too-many-notes' => 2.0, 'stuck-at-end' => 1.8, 'accent-weak' => 1.5, 'stroke-off-place' => 1.2, 'slur-over-shift' => 1.0, 'slur-over-skip' => 1.0, 'unneeded-mark' => 0.4];
-
     #[DataProvider('seeds')]
     public function test_directions_alternate_except_where_an_action_says_otherwise(int $seed): void
     {
@@ -85,7 +83,7 @@ final class PropertiesTest extends TestCase
         foreach ([true, false] as $planning) {
             $settings = self::settings(planning: $planning);
             $before = Marked::tune($tune, settings: $settings);
-            $worst = max([0.0, ...array_map(static fn (Finding $finding): float => self::SEVERITY[$finding->code] ?? 0.0, self::open($before))]);
+            $worst = max([0.0, ...array_map(static fn (Finding $finding): float => $finding->severity, self::open($before))]);
             foreach ($before->part->findings as $finding) {
                 foreach ($finding->fixes as $fix) {
                     $decisions = array_map(static fn (Decision $decision): array => $decision->toArray(), $fix->decisions);
@@ -93,7 +91,7 @@ final class PropertiesTest extends TestCase
                     $left = array_filter(self::open($after), static fn (Finding $other): bool => [$other->code, $other->note] === [$finding->code, $finding->note]);
                     self::assertSame([], $left, "{$finding->code} at {$finding->note} after ".json_encode($fix->toArray()).": {$tune}");
                     foreach (self::open($after) as $new) {
-                        self::assertLessThanOrEqual(max($worst, self::SEVERITY[$finding->code]), self::SEVERITY[$new->code] ?? 0.0, "{$new->code} after ".json_encode($fix->toArray()).": {$tune}");
+                        self::assertLessThanOrEqual(max($worst, $finding->severity), $new->severity, "{$new->code} after ".json_encode($fix->toArray()).": {$tune}");
                     }
                 }
             }

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Decision, FieldName, Note } from '../api/types'
 import { spoken, type Command } from './keys'
-import { BOW_FIELDS, bowWords, FIELD_WORDS, placeWords } from './words'
+import { BOW_FIELDS, bowWords, fieldWords, placeWords } from './words'
 
 const props = defineProps<{
     note: Note | null
@@ -19,7 +19,7 @@ const GROUPS = ['Finger', 'Bow', 'Words'] as const
 const tab = ref<(typeof GROUPS)[number]>('Finger')
 const buttons = computed(() => props.commands.filter((command) => command.group === tab.value))
 const decided = computed(() => {
-    const own = (Object.keys(props.note?.decided ?? {}) as FieldName[]).map((field) => FIELD_WORDS[field])
+    const own = (Object.keys(props.note?.decided ?? {}) as FieldName[]).map((field) => fieldWords(field))
     const bowed = props.begin !== null && props.begin.id !== props.note?.id && BOW_FIELDS.some((field) => props.begin?.decided[field] !== undefined)
     return bowed ? [...own, 'the bow of its stroke'] : own
 })

@@ -1,45 +1,24 @@
 import type { FieldName, Note } from '../api/types'
 
-/** What was decided, by the field that says it. */
-export const FIELD_WORDS: Record<FieldName, string> = {
+/** Fields that are spoken of in other words than their own. */
+const FIELD_WORDS: Partial<Record<FieldName, string>> = {
     action: 'bow action',
     set: 'bow set first',
     direction: 'bow',
     times: 'changes',
-    desks: 'desks',
-    place: 'place',
     amount: 'amount of bow',
     lane: 'contact lane',
-    stroke: 'stroke',
-    slide: 'slide',
-    finger: 'finger',
-    placement: 'placement',
     choice: '0 or 4',
-    bar: 'bar',
     stay: 'finger stays down',
-    string: 'string',
-    position: 'position',
-    shift: 'shift',
-    noteName: 'note name',
-    reminder: 'reminder',
-    accidental: 'accidental',
     pluck: 'pizz. or arco',
-    mute: 'mute',
-    dynamic: 'dynamic',
-    accent: 'accent',
-    strongAccent: 'strong accent',
-    staccato: 'staccato',
-    tenuto: 'tenuto',
-    fermata: 'fermata',
-    breath: 'breath',
-    cue: 'cue',
-    count: 'count',
-    release: 'release',
     pitch: 'misprint',
-    text: 'text',
-    staffText: 'staff text',
     bowMark: 'bow mark hidden',
     fingerMark: 'finger mark hidden',
+}
+
+/** What was decided, by the field that says it: “strong accent”. */
+export function fieldWords(field: FieldName): string {
+    return FIELD_WORDS[field] ?? field.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)
 }
 
 /** What is decided at the first note of a stroke. */
