@@ -38,8 +38,6 @@ use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\DrawnMark;
-use UprightPencil\Core\Marking\Kinds\TextToStaff;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
@@ -203,9 +201,9 @@ final readonly class PartDesk
         $marked = $this->marked();
         $page = new MarkedPage($marked);
         $notes = array_map(static fn (NoteView $note): HandNoteView => new HandNoteView($note->id, $note->finger, $note->string, $note->position, $note->stop, $note->tied, $note->afterRest), $this->notes($page));
-        $layer = array_map(MarkView::of(...), array_filter($page->marks(), static fn (DrawnMark $mark): bool => ! $mark->kind instanceof TextToStaff));
+        $layer = array_map(MarkView::of(...), $page->marksForPlayers());
 
-        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), array_values($layer), new HandView($this->board()->strings, $notes));
+        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), $layer, new HandView($this->board()->strings, $notes));
     }
 
     private function drawn(MarkedPart $marked): DrawnView

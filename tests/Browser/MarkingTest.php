@@ -21,6 +21,51 @@ final class MarkingTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_every_key_of_words_and_signs_writes_its_mark_and_takes_it_back(): void
+    {
+        $desk = $this->desk('A Slur for Two', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT);
+        $shifted = array_map(static fn (string $key): string => Keys::SHIFT.$key.Keys::NULL, ['w', 'l', 't', 'i', 'n', 'p', 'm', 'h', 'k', 'g']);
+        $this->pressAndUndo($desk, ...$shifted, ...['>', '^', '.', '_', ','], ...[Keys::SHIFT.Keys::ARROW_UP.Keys::NULL]);
+        self::assertSame([], $desk->complaints());
+    }
+
+    public function test_a_stroke_holds_over_a_span_and_ends_with_it(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::SHIFT.Keys::ARROW_RIGHT.Keys::ARROW_RIGHT.Keys::NULL, Keys::SHIFT.'t'.Keys::NULL)->saved();
+        $desk->until(fn (): bool => str_contains($desk->textOf('.desk-page .mark.stroke'), 'détaché'), 'the stroke is not written');
+        $desk->keys(Keys::SHIFT.'t'.Keys::NULL)->saved()->until(fn (): bool => str_contains($desk->textOf('.desk-page .mark.stroke'), 'legato'), 'the next stroke is not written');
+        self::assertCount(1, $desk->all('.desk-page .mark.stroke'), 'words are written once, where they begin');
+        $desk->keys('z', 'z')->saved()->dontSee('.desk-page .mark.stroke');
+        self::assertSame([], $desk->complaints());
+    }
+
+    public function test_words_and_a_misprint_are_asked_for_and_words_to_staff_stay_off_the_paper(): void
+    {
+        $desk = $this->desk('A Slur for Two', 'Cello')->keys(Keys::ARROW_RIGHT);
+        $this->write($desk, '"', 'sing it first');
+        $this->write($desk, '!', 'check the bow hold');
+        $desk->until(fn (): bool => str_contains($desk->textOf('.desk-page .mark.text'), 'sing it first') && str_contains($desk->textOf('.desk-page .mark.staffText'), 'check the bow hold'), 'the words are not on the page');
+        $desk->keys(Keys::SHIFT.'v'.Keys::NULL)->see('.ask-words input')->sendKeys('H9');
+        $desk->seeText('Write it as F#4 or Bb3.', '.ask-words');
+        $this->closed($desk->press('Leave it'));
+        $this->write($desk, Keys::SHIFT.'v'.Keys::NULL, 'Eb3');
+        $printed = implode('', $this->printed($desk->seeText('E♭3', '.desk-page .pencil')));
+        self::assertStringContainsString('sing it first', $printed);
+        self::assertStringNotContainsString('check the bow hold', $printed);
+        self::assertSame([], $desk->complaints());
+    }
+
+    private function closed(Browser $desk): Browser
+    {
+        return $desk->until(fn (): bool => ! $desk->see('.ask-words')->isDisplayed(), 'the question is still there');
+    }
+
+    private function write(Browser $desk, string $key, string $words): void
+    {
+        $desk->keys($key)->see('.ask-words input')->sendKeys($words);
+        $this->closed($desk->press('Write it'))->saved();
+    }
+
     public function test_a_note_goes_to_another_string_and_position_with_a_key(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 2');
@@ -77,11 +122,7 @@ final class MarkingTest extends BrowserTestCase
     public function test_the_page_that_is_printed_has_the_marks_and_nothing_of_the_desk(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Cello')->keys(Keys::ARROW_RIGHT);
-        $desk->script('window.print = () => { window.dispatchEvent(new Event("beforeprint")); window.printed = [...document.querySelectorAll(".sheets svg.sheet")].map((sheet) => sheet.textContent) }');
-        $desk->keys('o')->press('Print', '.hand-out');
-        $desk->until(fn (): bool => $desk->script('return Boolean(window.printed?.length)') === true, 'nothing was printed');
-        /** @var list<string> $printed */
-        $printed = $desk->script('return window.printed');
+        $printed = $this->printed($desk);
         self::assertStringContainsString('Over Slate Hill', $printed[0]);
         self::assertStringContainsString('Cello', $printed[0]);
         self::assertStringNotContainsString('Findings', implode('', $printed));
@@ -104,6 +145,18 @@ final class MarkingTest extends BrowserTestCase
             $desk->keys($key)->until(fn (): bool => ! str_contains($desk->textOf('.note-card'), 'nothing; worked out'), "{$key} decided nothing");
             $desk->saved()->keys('z')->saved()->seeText('nothing; worked out', '.note-card');
         }
+    }
+
+    /** @return list<string> what stands on the sheets that go to the printer */
+    private function printed(Browser $desk): array
+    {
+        $desk->script('window.print = () => { window.dispatchEvent(new Event("beforeprint")); window.printed = [...document.querySelectorAll(".sheets svg.sheet")].map((sheet) => sheet.textContent) }');
+        $desk->keys('o')->press('Print', '.hand-out');
+        $desk->until(fn (): bool => $desk->script('return Boolean(window.printed?.length)') === true, 'nothing was printed');
+        /** @var list<string> $printed */
+        $printed = $desk->script('return window.printed');
+
+        return $printed;
     }
 
     private function note(Browser $browser, int $index): string

@@ -91,6 +91,24 @@ final class LinkTest extends TestCase
         $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/sheet')->assertOk()->assertJsonPath('sheet.0.sign', 'down-bow');
     }
 
+    /** Neither the page, nor the sheet of a printed set, nor a file; players' words do. */
+    public function test_words_to_staff_reach_no_student(): void
+    {
+        foreach ([Rights::Own, Rights::PrintedOnly] as $number => $rights) {
+            $token = $this->tokenFor($director = self::director("staff{$number}@school.test"), $rights);
+            $part = ShareLink::open($token)->firstOrFail()->part;
+            $note = $this->actingAs($director)->getJson("/api/parts/{$part->id}")->json('marking.notes.0.id');
+            $this->postJson("/api/parts/{$part->id}/log", self::entry(0, [['note' => $note, 'staffText' => 'seat Ida at the back'], ['note' => $note, 'text' => 'sing it first']]))->assertOk()->assertSee('seat Ida');
+            $this->app->make('auth')->forgetGuards();
+            $shared = (string) $this->getJson("/api/shared/{$token}")->assertOk()->getContent();
+
+            self::assertStringNotContainsString('Ida', $shared);
+            self::assertStringContainsString('sing it first', $shared);
+            self::assertStringNotContainsString('Ida', (string) $this->get("/api/shared/{$token}/musicxml")->getContent());
+            self::assertStringNotContainsString('Ida', (string) $this->actingAs($director)->getJson("/api/parts/{$part->id}/sheet")->assertOk()->getContent());
+        }
+    }
+
     public function test_how_long_a_link_stays_open_is_bounded(): void
     {
         $part = self::partOf($director = self::director());

@@ -28,7 +28,7 @@ final class TypesTest extends TestCase
 
     public function test_no_two_commands_of_the_desk_answer_to_one_key(): void
     {
-        $sources = implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), (array) glob(resource_path('js/desk/{commands,kinds-*}.ts'), GLOB_BRACE)));
+        $sources = implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), glob(resource_path('js/desk/{commands,kinds-*}.ts'), GLOB_BRACE) ?: []));
         preg_match_all('/keys: \[([^\]]+)\]/', $sources, $found);
         $keys = array_merge(...array_map(static fn (string $list): array => preg_match_all("/'([^']+)'/", $list, $one) > 0 ? $one[1] : [], $found[1]));
 

@@ -98,6 +98,12 @@ final class MarkedPage
         return $marks;
     }
 
+    /** @return list<DrawnMark> those that may leave the hands of the staff */
+    public function marksForPlayers(): array
+    {
+        return array_values(array_filter($this->marks(), static fn (DrawnMark $mark): bool => ! $mark->kind->isForStaff()));
+    }
+
     /** The marks of one note in words, for a screen reader; empty where it has none. */
     public function spoken(NoteMark $note): string
     {

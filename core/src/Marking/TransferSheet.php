@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Marking\Kinds\TextToStaff;
-
 /** What has to be pencilled into a printed part: one line a note that has a mark, in the order of the page. */
 final class TransferSheet
 {
@@ -14,11 +12,9 @@ final class TransferSheet
     {
         $page = new MarkedPage($part);
         $words = $notes = [];
-        foreach ($page->marks() as $mark) {
-            if (! $mark->kind instanceof TextToStaff) {
-                $words[$mark->note->note->id][] = $mark->kind->words($mark, $page);
-                $notes[$mark->note->note->id] = $mark->note;
-            }
+        foreach ($page->marksForPlayers() as $mark) {
+            $words[$mark->note->note->id][] = $mark->kind->words($mark, $page);
+            $notes[$mark->note->note->id] = $mark->note;
         }
         $lines = [];
         foreach ($notes as $id => $note) {

@@ -49,7 +49,7 @@ final readonly class CommandBench
         foreach ($times as $name => $runs) {
             $this->figures->runs("{$name}_ms", $runs);
         }
-        $this->figures->runs('mark_mb', $memory['mark'] ?? [0.0]);
+        $this->figures->runs('mark_mb', $memory['mark']);
         $this->figures->ratio('mark_by_read', 'mark_ms', 'read_ms');
         $this->figures->ratio('advanced_by_read', 'advanced_ms', 'read_ms');
         unlink($file);
@@ -111,7 +111,7 @@ final readonly class CommandBench
     {
         // A process of its own asks for the memory of its only child: getrusage(1) here would give the largest of all so far.
         $asked = '$start = hrtime(true); $child = proc_open([PHP_BINARY, "core/bin/pencil", ...array_slice($argv, 1)], [1 => ["file", "/dev/null", "w"]], $pipes); proc_close($child); echo (hrtime(true) - $start) / 1e6, " ", getrusage(1)["ru_maxrss"] / 1024;';
-        $process = proc_open([PHP_BINARY, '-r', $asked, '--', ...$arguments], [1 => ['pipe', 'w']], $pipes);
+        $process = proc_open([PHP_BINARY, '-r', $asked, '--', ...array_values($arguments)], [1 => ['pipe', 'w']], $pipes);
         $told = (string) stream_get_contents($pipes[1]);
         is_resource($process) && proc_close($process);
 

@@ -77,6 +77,12 @@ abstract class Kind
         return false;
     }
 
+    /** Whether only staff may see it. */
+    public function isForStaff(): bool
+    {
+        return false;
+    }
+
     /**
      * Whether its sign is printed at a note, so that the pencil strikes it rather than adds it.
      *

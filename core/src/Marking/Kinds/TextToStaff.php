@@ -22,6 +22,11 @@ final class TextToStaff extends WrittenWord
         return 'A text is up to 200 characters.';
     }
 
+    public function isForStaff(): bool
+    {
+        return true;
+    }
+
     public function accepts(mixed $value, Reach $reach): bool
     {
         return is_string($value) && trim($value) !== '' && mb_strlen($value) <= 200;
