@@ -49,7 +49,10 @@ final class MarkingTest extends BrowserTestCase
         $desk->seeText('Write it as F#4 or Bb3.', '.ask-words');
         $this->closed($desk->press('Leave it'));
         $this->write($desk, Keys::SHIFT.'v'.Keys::NULL, 'Eb3');
-        $printed = implode('', $this->printed($desk->seeText('E♭3', '.desk-page .pencil')));
+        $desk->see('.desk-page .mark.misprint-ring');
+        self::assertStringStartsWith('E', $desk->textOf('.desk-page .mark.misprint'));
+        $desk->seeText('misprint: this note is E♭3', '.note-card');
+        $printed = implode('', $this->printed($desk));
         self::assertStringContainsString('sing it first', $printed);
         self::assertStringNotContainsString('check the bow hold', $printed);
         self::assertSame([], $desk->complaints());
