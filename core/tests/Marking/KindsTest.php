@@ -218,4 +218,13 @@ final class KindsTest extends TestCase
     {
         return Writer::write(MarkedScore::of(Tune::score(self::TUNE), [$marked->part]));
     }
+
+    public function test_a_tremolo_that_is_asked_for_never_runs_out(): void
+    {
+        $tune = '=50 ff | A4w- | A4w';
+        $settings = new Settings(planning: false);
+
+        self::assertStringContainsString('runs-out', implode(' ', Marked::tune($tune, settings: $settings)->findings()));
+        self::assertStringNotContainsString('runs-out', implode(' ', Marked::tune($tune, decisions: [['note' => 'n1', 'stroke' => 'tremolo']], settings: $settings)->findings()));
+    }
 }

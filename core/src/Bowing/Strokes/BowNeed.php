@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing\Strokes;
 
 use UprightPencil\Core\Bowing\Marks\BowMarks;
-use UprightPencil\Core\Bowing\Marks\StrokeType;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Event;
@@ -91,18 +90,17 @@ final class BowNeed
     public function amount(Stroke $stroke, BowMarks $marks): float
     {
         $event = $stroke->onBeat();
-        $type = $marks->types[(string) $stroke->id()] ?? null;
         $asked = $marks->amounts[(string) $stroke->id()] ?? null;
         if ($asked !== null) {
             return $asked->bows();
         }
-        if ($event->first()->tremolo > 0 || $type === StrokeType::Tremolo) {
+        if ($stroke->isTremolo()) {
             return self::TREMOLO;
         }
         $bows = $this->seconds($stroke) * $this->speed($stroke);
         $bows *= $this->beats->isAccented($event) ? self::ACCENTED : 1.0;
 
-        return max(self::LEAST, $stroke->isOneNote() && ($type?->detaches() === true || self::isDetached($event)) ? $bows * self::DETACHED : $bows);
+        return max(self::LEAST, $stroke->isOneNote() && ($stroke->type?->detaches() === true || self::isDetached($event)) ? $bows * self::DETACHED : $bows);
     }
 
     private static function isDetached(Event $event): bool
@@ -119,7 +117,7 @@ final class BowNeed
     /** How many times longer than comfortable a stroke is, 1 or less when it is comfortable. */
     public function excess(Stroke $stroke): float
     {
-        return $stroke->onBeat()->first()->tremolo > 0 ? 0.0 : $this->seconds($stroke) * $this->speed($stroke);
+        return $stroke->isTremolo() ? 0.0 : $this->seconds($stroke) * $this->speed($stroke);
     }
 
     /** Bows a second, as the loudness at its start, middle and end asks. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Strokes;
 
+use UprightPencil\Core\Bowing\Marks\StrokeType;
 use UprightPencil\Core\Score\Event;
 
 /** What is played in one bow direction without a stop: events, or a stretch of a held one. */
@@ -18,6 +19,7 @@ final readonly class Stroke
      * @param  int  $end  ticks
      * @param  bool  $changed  begins with a change of bow on a note that is already sounding
      * @param  bool  $continues  goes on with the note that was held before the first ending: no new stroke to the ear
+     * @param  StrokeType|null  $type  as words ask for it
      */
     public function __construct(
         public int $number,
@@ -28,6 +30,7 @@ final readonly class Stroke
         public int $end,
         public bool $changed = false,
         public bool $continues = false,
+        public ?StrokeType $type = null,
     ) {}
 
     public function first(): Event
@@ -50,6 +53,12 @@ final readonly class Stroke
         }
 
         return $this->events[0];
+    }
+
+    /** By print or by word: it stays in one place and goes on as long as it likes. */
+    public function isTremolo(): bool
+    {
+        return $this->onBeat()->first()->tremolo > 0 || $this->type === StrokeType::Tremolo;
     }
 
     /** Ticks that it lasts. */

@@ -77,13 +77,14 @@ final class StrokeReader
      */
     private function cut(array $events, bool $hooked, int $gap, int $number): array
     {
-        $whole = new Stroke($number + 1, $events, $hooked, $gap, $events[0]->start, $events[count($events) - 1]->end());
+        $type = $this->marks->types[$events[0]->first()->id] ?? null;
+        $whole = new Stroke($number + 1, $events, $hooked, $gap, $events[0]->start, $events[count($events) - 1]->end(), type: $type);
         $strokes = [];
         $start = $whole->start;
         foreach ([...$this->changes($whole), $whole->end] as $end) {
             $within = array_values(array_filter($events, static fn (Event $event): bool => self::soundsWithin($event, $start, $end, $end === $whole->end)));
             $changed = $strokes !== [];
-            $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed, ! $changed && $this->continues($events[0]));
+            $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed, ! $changed && $this->continues($events[0]), $type);
             $start = $end;
         }
 

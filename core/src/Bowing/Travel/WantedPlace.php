@@ -34,9 +34,8 @@ final readonly class WantedPlace
         if ($decided !== null) {
             return self::named($decided, 6.0);
         }
-        $type = $marks->types[(string) $stroke->id()] ?? null;
-        if ($type?->place() !== null) {
-            return self::named($type->place(), 4.0);
+        if ($stroke->type?->place() !== null) {
+            return self::named($stroke->type->place(), 4.0);
         }
         $event = $stroke->onBeat();
         $seconds = $need->seconds($stroke);
@@ -44,7 +43,7 @@ final readonly class WantedPlace
 
         return match (true) {
             $event->has(Articulation::Spiccato) => self::named(BowPlace::BalancePoint, 4.0),
-            $event->first()->tremolo > 0 => $soft ? self::named(BowPlace::Tip, 1.0) : new self(0.4, 0.8, 0.5),
+            $stroke->isTremolo() => $soft ? self::named(BowPlace::Tip, 1.0) : new self(0.4, 0.8, 0.5),
             $event->has(Articulation::Staccato, Articulation::Staccatissimo) && $seconds < 0.4 => new self(0.2, 0.6, 0.6),
             Pace::isFast($seconds) && self::crosses($event, $hand, $next) => new self(0.3, 0.65, 0.6),
             $soft && $seconds < 0.6 => new self(0.5, 1.0, 0.2),
