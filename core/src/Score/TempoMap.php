@@ -96,7 +96,8 @@ final readonly class TempoMap
     /** Quarters a minute at a place; before the first mark the first mark holds. */
     public function at(int $tick): float
     {
-        return $this->changes[max(0, Sorted::lastAtOrBefore($this->changes, $tick, static fn (array $change): int => $change[0]))][1];
+        // Most parts have one tempo, and it is asked for at every note.
+        return count($this->changes) === 1 ? $this->changes[0][1] : $this->changes[max(0, Sorted::lastAtOrBefore($this->changes, $tick, static fn (array $change): int => $change[0]))][1];
     }
 
     /** How long some ticks last at the tempo of a place, in seconds. */

@@ -83,7 +83,11 @@ final readonly class ShortestPath
                 }
             }
             $from[] = $origins;
-            $all[] = $costs = array_map(static fn (float $cost, float $here): float => $cost + $here, $reached, $stand);
+            $costs = [];
+            foreach ($stand as $state => $cost) {
+                $costs[] = $reached[$state] + $cost;
+            }
+            $all[] = $costs;
         }
         /** @var self<int> $path */
         $path = self::walkedBack(array_map(array_keys(...), $stands), $all, $from);

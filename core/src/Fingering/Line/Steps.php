@@ -37,15 +37,19 @@ final readonly class Steps
         $steps = [];
         foreach ($events as $place => $event) {
             $next = $events[$place + 1] ?? null;
-            $steps[] = new Step(...[
-                ...$this->time($candidates, $place),
-                'slurred' => isset($joined[$event->index]),
-                'slurredOn' => $next !== null && isset($joined[$next->index]),
-                'soft' => $this->dynamics->at($event->start) <= self::SOFT,
-                'returns' => $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
-                'comesBack' => $place > 0 && $this->comesBack($events, $pitches, $place),
-                'printed' => $candidates->suggested[$place],
-            ]);
+            [$before, $rest] = $this->timeBefore($candidates, $place);
+            $steps[] = new Step(
+                secondsBefore: $before,
+                restBefore: $rest,
+                slurred: isset($joined[$event->index]),
+                rise: $place === 0 ? 0 : $pitches[$place] - $pitches[$place - 1],
+                seconds: $event->isGrace() ? self::GRACE_SECONDS : $this->tempo->seconds($candidates->ends[$place] - $event->start, $event->start),
+                slurredOn: $next !== null && isset($joined[$next->index]),
+                soft: $this->dynamics->at($event->start) <= self::SOFT,
+                returns: $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
+                comesBack: $place > 0 && $this->comesBack($events, $pitches, $place),
+                printed: $candidates->suggested[$place],
+            );
         }
 
         return $steps;
@@ -72,21 +76,15 @@ final readonly class Steps
         return $steps;
     }
 
-    /** @return array{secondsBefore: float, restBefore: float, rise: int, seconds: float} */
-    private function time(Candidates $candidates, int $place): array
+    /** @return array{float, float} seconds from the start of the event before, and of silence before this one */
+    private function timeBefore(Candidates $candidates, int $place): array
     {
         $event = $candidates->events[$place];
         $before = $candidates->events[$place - 1] ?? null;
-        $seconds = $event->isGrace() ? self::GRACE_SECONDS : $this->tempo->seconds($candidates->ends[$place] - $event->start, $event->start);
-        if ($before === null) {
-            return ['secondsBefore' => self::BEFORE_THE_START, 'restBefore' => self::BEFORE_THE_START, 'rise' => 0, 'seconds' => $seconds];
-        }
 
-        return [
-            'secondsBefore' => max(self::GRACE_SECONDS, $this->tempo->seconds($event->start - $before->start, $before->start)),
-            'restBefore' => $before->isGrace() ? 0.0 : max(0.0, $this->tempo->seconds($event->start - $candidates->ends[$place - 1], $before->start)),
-            'rise' => ($event->first()->pitch?->midi() ?? 0) - ($before->first()->pitch?->midi() ?? 0),
-            'seconds' => $seconds,
+        return $before === null ? [self::BEFORE_THE_START, self::BEFORE_THE_START] : [
+            max(self::GRACE_SECONDS, $this->tempo->seconds($event->start - $before->start, $before->start)),
+            $before->isGrace() ? 0.0 : max(0.0, $this->tempo->seconds($event->start - $candidates->ends[$place - 1], $before->start)),
         ];
     }
 

@@ -10,7 +10,7 @@ use UprightPencil\Core\Fingering\Grips\Grip;
  * The other ways to finger a line: at each note the search is made again with this finger forbidden, and the path between
  * the neighbours that stay is compared with the chosen one, term by term. No reason is stored text; it comes from the terms.
  */
-final readonly class Alternatives
+final class Alternatives
 {
     /** Notes to either side that may change with the one that is forced. */
     private const REACH = 12;
@@ -24,14 +24,17 @@ final readonly class Alternatives
     /** Notes of one hand that are tried in the old one. */
     private const LONGEST_HAND = 32;
 
+    /** @var list<int>|null places where not the cheapest was chosen */
+    private ?array $strays = null;
+
     /**
      * @param  list<Grip>  $grips  the chosen way, one for each event
      * @param  list<int>  $phrases  for each event its phrase
      */
     public function __construct(
-        private FingeringSearch $search,
-        private array $grips,
-        private array $phrases,
+        private readonly FingeringSearch $search,
+        private readonly array $grips,
+        private readonly array $phrases,
     ) {}
 
     /** Why a note is fingered as it is: the cheapest way in which it has another finger or string. Null when there is none. */
@@ -220,9 +223,21 @@ final readonly class Alternatives
     private function cheapestWith(array $forced, int $from, int $to): array
     {
         $index = array_key_first($forced);
-        $path = count($forced) === 1 && $index !== null ? $this->search->detour($this->grips, $from, $to, $index, $forced[$index]) : null;
+        $path = count($forced) === 1 && $index !== null && $this->isCheapest($from - 1, $to + 1) ? $this->search->detour($from, $to, $index, $forced[$index]) : null;
 
         return $path ?? $this->searched($forced, $from, $to);
+    }
+
+    private function isCheapest(int $from, int $to): bool
+    {
+        $this->strays ??= $this->search->strays($this->grips);
+        foreach ($this->strays as $place) {
+            if ($place >= $from && $place <= $to) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /**
@@ -254,11 +269,16 @@ final readonly class Alternatives
      */
     private function differences(int $from, array $path, array $chosen): array
     {
-        $parts = array_keys(array_filter($path, static fn (Grip $grip, int $place): bool => $grip->id !== $chosen[$place]->id, ARRAY_FILTER_USE_BOTH));
-        if ($parts === []) {
+        [$first, $last] = [0, count($path) - 1];
+        while ($first <= $last && $path[$first]->id === $chosen[$first]->id) {
+            $first++;
+        }
+        while ($last > $first && $path[$last]->id === $chosen[$last]->id) {
+            $last--;
+        }
+        if ($first > $last) {
             return [];
         }
-        [$first, $last] = [$parts[0], $parts[count($parts) - 1]];
         $before = $this->grips[$from + $first - 1] ?? null;
         $after = $this->grips[$from + $last + 1] ?? null;
         $now = $this->search->charges($from + $first, array_slice($chosen, $first, $last - $first + 1), $before, $after);

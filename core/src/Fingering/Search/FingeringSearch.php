@@ -165,20 +165,13 @@ final class FingeringSearch
 
     /**
      * The cheapest way that has one of certain grips at an event, as the search of the whole line knows it: the answer of
-     * `between`, without a search.
+     * `between`, without a search, where the cheapest was chosen all around.
      *
-     * @param  list<Grip>  $chosen  for every event
      * @param  non-empty-list<Grip>  $grips  those allowed at the event
-     * @return list<Grip>|null for the events of the stretch; null where this way leaves the stretch, or where what was chosen is not the cheapest
+     * @return list<Grip>|null for the events of the stretch; null where this way leaves the stretch
      */
-    public function detour(array $chosen, int $from, int $to, int $index, array $grips): ?array
+    public function detour(int $from, int $to, int $index, array $grips): ?array
     {
-        $cheapest = $this->cheapest();
-        for ($place = max(0, $from - 1); $place <= min($to + 1, count($chosen) - 1); $place++) {
-            if ($chosen[$place]->id !== $cheapest[$place]->id) {
-                return null;
-            }
-        }
         $slacks = [];
         foreach ($grips as $grip) {
             $state = (int) array_search($grip, $this->layers[$index], true);
@@ -188,12 +181,23 @@ final class FingeringSearch
         if ($way === null) {
             return null;
         }
-        $stretch = [];
-        for ($place = $from; $place <= $to; $place++) {
-            $stretch[] = isset($way[$place]) ? $this->layers[$place][$way[$place]] : $chosen[$place];
+        $stretch = array_slice($this->cheapest(), $from, $to - $from + 1);
+        foreach ($way as $place => $state) {
+            $stretch[$place - $from] = $this->layers[$place][$state];
         }
 
-        return $stretch;
+        return array_values($stretch);
+    }
+
+    /**
+     * @param  list<Grip>  $chosen  for every event
+     * @return list<int> places where not the cheapest was chosen
+     */
+    public function strays(array $chosen): array
+    {
+        $cheapest = $this->cheapest();
+
+        return array_keys(array_filter($chosen, static fn (Grip $grip, int $place): bool => $grip->id !== $cheapest[$place]->id, ARRAY_FILTER_USE_BOTH));
     }
 
     /** @return non-empty-list<Grip> */
