@@ -50,9 +50,21 @@ final readonly class CommandBench
             $this->figures->runs("{$name}_ms", $runs);
         }
         $this->figures->runs('mark_mb', $memory['mark']);
-        $this->figures->ratio('mark_by_read', 'mark_ms', 'read_ms');
-        $this->figures->ratio('advanced_by_read', 'advanced_ms', 'read_ms');
+        $this->figures->runs('mark_by_read', self::over($times['mark'], $times['read']));
+        $this->figures->runs('advanced_by_read', self::over($times['advanced'], $times['read']));
         unlink($file);
+    }
+
+    /**
+     * Round by round, so that a machine that is now faster and now slower weighs on both sides.
+     *
+     * @param  non-empty-list<float>  $these
+     * @param  non-empty-list<float>  $those
+     * @return non-empty-list<float>
+     */
+    private static function over(array $these, array $those): array
+    {
+        return array_map(static fn (float $one, float $other): float => $one / $other, $these, $those);
     }
 
     private function growth(Score $short, Score $long): float
