@@ -70,6 +70,7 @@ final class KindsTest extends TestCase
         yield 'direction' => ['direction', ['note' => 'n3', 'direction' => 'up'], 'up', 'up-bow', '/<up-bow\/>/'];
         yield 'hook' => ['hook', ['note' => 'n4', 'action' => 'hook'], 'n3', 'hook to 1: 3', '/<slur type="start" number="16"/'];
         yield 'retake' => ['retake', ['note' => 'n7', 'action' => 'retake'], 'retake', 'retake', '/<words>retake<\/words>/'];
+        yield 'lift' => ['lift', ['note' => 'n7', 'action' => 'lift'], 'lift', 'lift', '/<words>lift<\/words>/'];
         yield 'set the bow' => ['set', ['note' => 'n7', 'set' => true], 'set', 'set the bow on the string first', '/<words>set<\/words>/'];
         yield 'struck slur' => ['strike', ['note' => 'n1', 'action' => 'strike'], 'n2', 'strike the slur', '/<note/'];
         yield 'added slur' => ['slur', ['note' => 'n8', 'action' => 'join'], 'n8', 'slur to 3: 4', '/<slur type="start" number="15"/', 'n7'];

@@ -8,6 +8,7 @@ use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\NoteEdit;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Orders;
 
@@ -17,6 +18,12 @@ abstract class BowActionKind extends Kind
     public const FIELD = 'action';
 
     abstract protected function action(): BowAction;
+
+    /** The word in which it goes out and is heard again; null when a sign says it. */
+    protected function word(): ?string
+    {
+        return null;
+    }
 
     public static function decided(string $note, BowAction $action): Decision
     {
@@ -56,6 +63,17 @@ abstract class BowActionKind extends Kind
     public function order(Orders $orders, string $note, mixed $value): void
     {
         $orders->actions[$note] = $this->action();
+    }
+
+    public function heard(string $words): array
+    {
+        return $words === $this->word() ? [self::FIELD => $this->action()->value] : [];
+    }
+
+    public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
+    {
+        $word = $note->bow?->action === $this->action() && ! $note->note->chord ? $this->word() : null;
+        $word === null || $edit->say($word);
     }
 
     public function drawn(NoteMark $note, MarkedPage $page): array

@@ -16,6 +16,11 @@ final class Lift extends BowActionKind
         return BowAction::Lift;
     }
 
+    protected function word(): string
+    {
+        return 'lift';
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return 'lift';

@@ -7,8 +7,6 @@ namespace UprightPencil\Core\Marking\Kinds;
 use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;
-use UprightPencil\Core\Marking\NoteEdit;
-use UprightPencil\Core\Marking\NoteMark;
 
 /** The bow leaves the string and comes back, usually to the frog. */
 final class Retake extends BowActionKind
@@ -18,19 +16,14 @@ final class Retake extends BowActionKind
         return BowAction::Retake;
     }
 
-    public function words(DrawnMark $mark, MarkedPage $page): string
+    protected function word(): string
     {
         return 'retake';
     }
 
-    public function heard(string $words): array
+    public function words(DrawnMark $mark, MarkedPage $page): string
     {
-        return $words === 'retake' ? [self::FIELD => BowAction::Retake->value] : [];
-    }
-
-    public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
-    {
-        $note->bow?->action === BowAction::Retake && ! $note->note->chord && $edit->say('retake');
+        return 'retake';
     }
 
     public function isProposed(): bool

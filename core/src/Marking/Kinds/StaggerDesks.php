@@ -22,7 +22,7 @@ final class StaggerDesks extends Kind
 
     public function rule(): string
     {
-        return '“desks” says how many desks stagger a held note, 2 to '.Stagger::MOST_DESKS.'.';
+        return '“desks” says how many desks stagger a held note, 1 to '.Stagger::MOST_DESKS.'.';
     }
 
     public function accepts(mixed $value, Reach $reach): bool
