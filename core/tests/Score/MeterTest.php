@@ -59,7 +59,7 @@ final class MeterTest extends TestCase
     public static function paces(): iterable
     {
         yield [0.1, true, false];
-        yield [0.25, true, false];
+        yield [0.25, true, true];
         yield [0.27, false, true];
         yield [2.0, false, true];
     }
