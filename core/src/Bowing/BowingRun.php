@@ -76,6 +76,7 @@ final class BowingRun
         $case = new BowingCase(
             $part->part,
             $part->time,
+            $this->context->reading->slurs,
             $this->context->load,
             $planned ? $this->planned : $this->followed,
             $planned ? $this->plannedMarks : $this->fixed,

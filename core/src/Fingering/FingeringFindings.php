@@ -95,8 +95,17 @@ final readonly class FingeringFindings
             $before = $events[$place - 1] ?? null;
             $link = $before === null ? null : $this->wishes->link($before->first()->id, $event->first()->id);
             if ($link !== null && ! $link->isKept($grips[$place - 1], $grips[$place])) {
-                $findings[] = $this->finding($event, 'impossible-decision', $this->broken($link, $this->name($before), $this->name($event)));
+                // It is told where it was marked: at the note it leads to, or the one from which it goes on.
+                $at = isset($this->wishes->links[$event->first()->id]) ? $event : $before;
+                $findings[] = $this->finding($at, 'impossible-decision', $this->broken($link, $this->name($before), $this->name($event)));
             }
+        }
+        [$first, $last] = [$events[0] ?? null, $events[count($events) - 1] ?? null];
+        if ($first !== null && isset($this->wishes->links[$first->first()->id])) {
+            $findings[] = $this->finding($first, 'impossible-decision', "There is no note before {$this->name($first)} for the hand to come from.");
+        }
+        if ($last !== null && isset($this->wishes->onward[$last->first()->id])) {
+            $findings[] = $this->finding($last, 'impossible-decision', "There is no note after {$this->name($last)} for the finger to go on to.");
         }
 
         return $findings;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
+use UprightPencil\Core\Marking\Kinds\Choice;
 use UprightPencil\Core\Marking\Kinds\HeldChanges;
 use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
@@ -14,7 +15,7 @@ use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
 
 /**
- * Words in the print that say what a mark says (“spiccato”, “tip”, “retake”), whether a publisher wrote them or we did. Words
+ * Words in the print that say what a mark says (“spiccato”, “tip”, “retake”, two fingers to choose from), whether a publisher wrote them or we did. Words
  * that hold end where their line ends; those without a line hold until the next of their kind, a place on the bow at most
  * until the bow rests.
  */
@@ -45,8 +46,9 @@ final class PrintedWords
                 $said === '' || $words->hear($said, $direction, $measure->start, $part);
             }
         }
-        foreach ($words->held === [] && $words->single === [] ? [] : $lines as $line) {
-            $words->apply($line);
+        foreach ($lines as $line) {
+            $words->held === [] && $words->single === [] || $words->apply($line);
+            $words->choices($line);
         }
 
         return $words;
@@ -95,6 +97,16 @@ final class PrintedWords
         }
 
         return null;
+    }
+
+    /** Fingers “0 4” over one note leave it to the player. */
+    private function choices(Line $line): void
+    {
+        foreach ($line->events as $event) {
+            if ($event->first()->technical->finger === Choice::PRINTED) {
+                $this->fields[$event->first()->id][Choice::FIELD] = true;
+            }
+        }
     }
 
     private function apply(Line $line): void

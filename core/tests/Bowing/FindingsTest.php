@@ -92,6 +92,16 @@ final class FindingsTest extends TestCase
         yield 'unneeded-mark' => [
             'unneeded-mark', 'D5q!d E5!u F#5!d G5', '1', 'says what comes anyway', ['unmark'],
         ];
+        foreach ([
+            'a slur to strike' => ['n2', 'strike', 'There is no slur to strike at measure 1, beat 2.'],
+            'a slur to change in' => ['n3', 'split', 'There is no slur to change in at measure 1, beat 3.'],
+            'a note to hook to' => ['n1', 'hook', 'There is no note before to hook to at measure 1, beat 1.'],
+            'a note to slur to' => ['n1', 'join', 'There is no note before to slur to at measure 1, beat 1.'],
+            'a note that is held' => ['n4', 'change', 'The note is too short to change the bow on at measure 1, beat 4.'],
+        ] as $lacks => [$note, $action, $message]) {
+            yield "impossible-decision: {$lacks}" => ['impossible-decision', '=120 D5q E5 F#5 G5 | A5w', '1', $message, ['unmark'], Level::SecondYear, [['note' => $note, 'action' => $action]]];
+        }
+        yield 'impossible-decision: a sign inside a slur' => ['impossible-decision', '(D5q E5) F#5 G5', '1', 'does not turn for the up-bow sign inside a stroke at measure 1, beat 2', ['unmark'], Level::SecondYear, [['note' => 'n2', 'direction' => 'up']]];
     }
 
     #[DataProvider('notFound')]
@@ -116,6 +126,7 @@ final class FindingsTest extends TestCase
         yield 'eight notes for a second year' => ['too-many-notes', '=120 (D5e E5 F#5 G5 A5 G5 F#5 E5) | D5w', Level::SecondYear];
         yield 'neighbouring strings' => ['slur-over-skip', '(D4q A4) D5h'];
         yield 'one sign at the start' => ['unneeded-mark', 'D5q!d E5 F#5 G5'];
+        yield 'a slur that is struck, split and hooked over' => ['impossible-decision', '(D5q E5) F#5 G5 | A5w'];
         yield 'a sign after a rest' => ['unneeded-mark', 'D5q!d E5 F#5 r | G5!d A5 B5 r'];
     }
 

@@ -88,4 +88,23 @@ final class FollowingTest extends TestCase
     {
         return Marked::tune($tune, settings: new Settings(instrument: Instrument::Violin, planning: false));
     }
+
+    #[DataProvider('retakes')]
+    public function test_a_retake_that_is_marked_is_made_wherever_the_bow_is(string $tune, string $at, string $bows): void
+    {
+        $marked = Marked::tune($tune, decisions: [['note' => $at, 'action' => 'retake']], settings: new Settings(instrument: Instrument::Violin, planning: false));
+
+        self::assertSame($bows, $marked->bows());
+        self::assertSame("{$at}=retake", $marked->actions());
+        self::assertArrayHasKey($at, $marked->drawnAs('retake'));
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function retakes(): iterable
+    {
+        yield 'after a down-bow' => ['D5q E5 F#5 G5 | A5h B5', 'n2', 'D D U D U D'];
+        yield 'after an up-bow, where it comes down anyway' => ['D5q E5 F#5 G5 | A5h B5', 'n3', 'D U D U D U'];
+        yield 'after a measure of rest' => ['D5w | rw | A5q E5 D5h', 'n3', 'D D U D'];
+        yield 'at the beginning of a pickup' => ['A4q | D5q E5 F#5 G5', 'n1', 'D U D U D'];
+    }
 }

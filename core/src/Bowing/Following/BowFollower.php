@@ -89,7 +89,9 @@ final readonly class BowFollower
         $stroke = $strokes[$index];
         $locked = self::lock($stroke, $marks);
         if ($opening !== null && ! $jumped) {
-            return new BowedStroke($index, $visit, $locked ?? $opening, $before, null, false, false, $before !== null);
+            $retaken = self::action($stroke, $marks) === BowAction::Retake;
+
+            return new BowedStroke($index, $visit, $locked ?? ($retaken ? BowSign::Down : $opening), $before, $retaken ? BowAction::Retake : null, false, false, $before !== null);
         }
         $before ??= BowSign::Up;
         if ($stroke->continues) {
@@ -121,7 +123,8 @@ final readonly class BowFollower
         $air = $action === BowAction::Retake || $stroke->gap > 0 || $jumped || $afterStagger;
         $done = match (true) {
             $same && $afterStagger => null,
-            $same && $air => BowAction::Retake,
+            // A retake that somebody marked is made, also where the bow would come right without it.
+            $action === BowAction::Retake, $same && $air => BowAction::Retake,
             $action === BowAction::Split, $action === BowAction::Lift, $action === BowAction::Strike, $action === BowAction::Join => $action,
             default => null,
         };

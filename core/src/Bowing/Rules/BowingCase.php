@@ -11,6 +11,7 @@ use UprightPencil\Core\Bowing\Strokes\BowNeed;
 use UprightPencil\Core\Bowing\Strokes\ChangePlace;
 use UprightPencil\Core\Bowing\Strokes\PartTime;
 use UprightPencil\Core\Bowing\Strokes\SlurLoad;
+use UprightPencil\Core\Bowing\Strokes\Slurs;
 use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\BowSign;
@@ -37,6 +38,7 @@ final readonly class BowingCase
     public function __construct(
         public Part $part,
         PartTime $time,
+        public Slurs $slurs,
         public SlurLoad $load,
         public BowedLine $line,
         public BowMarks $marks,

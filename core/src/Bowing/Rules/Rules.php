@@ -25,6 +25,7 @@ final class Rules
             new StrokeOffPlace,
             new RestPatternBreaks,
             new UnneededMark,
+            new WithoutEffect,
         ];
     }
 

@@ -72,9 +72,28 @@ final class DecidedCandidates
 
             return $either === [] ? null : $either;
         }
-        [$grips, $isKept] = $this->candidates->within($event, $locks);
+        [$grips, $isKept] = $this->candidates->within($event, $this->besidePrinted($event, $locks));
+        if (! $isKept) {
+            [$grips, $isKept] = $this->candidates->within($event, $locks);
+        }
         $isKept || $this->unkept[] = $place;
 
         return $grips;
+    }
+
+    /**
+     * A decided place of the hand leaves the printed finger as it is, where it can be played there.
+     *
+     * @param  list<FingerLock|null>  $locks
+     * @return list<FingerLock|null>
+     */
+    private function besidePrinted(Event $event, array $locks): array
+    {
+        foreach ($locks as $head => $lock) {
+            $printed = $this->wishes->printed[$event->notes[$head]->id] ?? null;
+            $locks[$head] = $lock === null || $printed === null ? $lock : $lock->beside($printed);
+        }
+
+        return $locks;
     }
 }

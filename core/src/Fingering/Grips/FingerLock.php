@@ -36,6 +36,14 @@ final readonly class FingerLock
             && ($this->position === null || ($this->position === $position && ($stop->finger !== 0 || $this->finger === 0)));
     }
 
+    /** This lock with the finger and string of a printed one, unless this one says a finger or a string itself. */
+    public function beside(self $printed): self
+    {
+        return $this->finger === null && $this->string === null
+            ? new self($printed->finger, $printed->string, $this->placement ?? $printed->placement, $this->position)
+            : $this;
+    }
+
     /** How far a way to play the note is from what was asked; 0 when it is just that. */
     public function distance(Stop $stop, float $position): float
     {

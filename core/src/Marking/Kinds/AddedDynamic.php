@@ -53,7 +53,9 @@ final class AddedDynamic extends Kind
     {
         $value = $note->said($this->field());
 
-        return is_string($value) ? [new DrawnMark($note, $this, $value === self::NONE ? DrawnMark::STRUCK : $value)] : [];
+        $isNews = is_string($value) && ($value !== self::NONE || $this->isPrinted($note->note, $page));
+
+        return $isNews ? [new DrawnMark($note, $this, $value === self::NONE ? DrawnMark::STRUCK : $value)] : [];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

@@ -29,8 +29,10 @@ abstract class AddedOrStruck extends Kind
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
         $value = $note->said($this->field());
+        // What is printed need not be added, and what is not cannot be struck.
+        $isNews = is_bool($value) && $value !== $this->isPrinted($page->printed($note), $page);
 
-        return is_bool($value) && ! $note->note->chord ? [new DrawnMark($note, $this, $value ? null : DrawnMark::STRUCK)] : [];
+        return $isNews && ! $note->note->chord ? [new DrawnMark($note, $this, $value ? null : DrawnMark::STRUCK)] : [];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

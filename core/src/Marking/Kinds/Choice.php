@@ -11,6 +11,9 @@ final class Choice extends Kind
 {
     public const FIELD = 'choice';
 
+    /** How the fingers of such a note stand in a file. */
+    public const PRINTED = '0 4';
+
     public function name(): string
     {
         return 'choice';

@@ -76,7 +76,7 @@ final class Finger extends Kind
         }
         $stop = $mark->fingering->stop;
         $finger = $mark->impossible->finger ?? $stop->finger;
-        $edit->finger = $mark->fingering->choice ? '0 4' : ($finger > 0 ? (string) $finger : null);
+        $edit->finger = $mark->fingering->choice ? Choice::PRINTED : ($finger > 0 ? (string) $finger : null);
         $edit->open = $finger === 0 && ! $mark->fingering->choice;
         $edit->harmonic = $edit->harmonic || $stop->placement === Placement::Harmonic;
     }

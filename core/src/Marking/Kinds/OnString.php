@@ -58,7 +58,7 @@ final class OnString extends Kind
 
     public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
     {
-        if ($note->finger !== null && $note->finger->written && ($note->isDecided(self::FIELD) || $note->finger->fingering->position > 1)) {
+        if ($note->finger !== null && $note->finger->written && ($note->isDecided(self::FIELD) || ($note->finger->fingering->position > 1 && $note->finger->fingering->stop->finger > 0))) {
             $edit->string = 4 - $note->finger->fingering->stop->string;
         }
     }
