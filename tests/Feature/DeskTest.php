@@ -101,6 +101,20 @@ final class DeskTest extends TestCase
         yield [array_fill(0, 501, ['note' => 'n1', 'direction' => 'up'])];
     }
 
+    public function test_a_decision_that_can_do_nothing_is_kept_told_and_taken_back_by_its_fix(): void
+    {
+        $part = self::partOf($director = self::director());
+        $log = "/api/parts/{$part->id}/log";
+        $told = $this->actingAs($director)->postJson($log, self::entry(0, [['note' => 'n2', 'action' => 'strike']]))->assertOk()
+            ->assertJsonPath('notes.1.decided', ['action' => 'strike'])
+            ->json('findings');
+        $finding = collect($told)->firstWhere('code', 'impossible-decision');
+
+        self::assertSame('n2', $finding['note']);
+        self::assertStringContainsString('There is no slur to strike', $finding['message']);
+        $this->postJson($log, self::entry(1, $finding['fixes'][0]['decisions']))->assertOk()->assertJsonPath('notes.1.decided', []);
+    }
+
     public function test_a_fix_is_previewed_without_being_kept(): void
     {
         $part = self::partOf($director = self::director());

@@ -20,8 +20,6 @@ use UprightPencil\Core\Score\Pitch;
  */
 final class Revision
 {
-    private const BREATH = '<breath-mark/>';
-
     /** @var list<Direction> that come before the note */
     private array $before = [];
 
@@ -83,8 +81,7 @@ final class Revision
 
     public function breath(bool $added): void
     {
-        $others = (string) preg_replace('/<breath-mark[^>]*(\/>|>.*?<\/breath-mark>)/', '', $this->note->kept['articulations'] ?? '');
-        $this->note = $this->note->with(kept: ['articulations' => $added ? $others.self::BREATH : $others] + $this->note->kept);
+        $this->note = $this->note->with(breath: $added, kept: array_diff_key($this->note->kept, ['breath' => 1]));
     }
 
     public function pitch(Pitch $pitch): void

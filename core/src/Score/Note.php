@@ -25,6 +25,7 @@ final readonly class Note
      * @param  list<Span>  $tuplets
      * @param  list<Articulation>  $articulations
      * @param  int  $tremolo  strokes through the stem, 0 to 8
+     * @param  bool  $breath  a breath, or a lift of all together, after it
      * @param  array<string, string>  $kept  slot => the format's own words
      */
     public function __construct(
@@ -48,6 +49,7 @@ final readonly class Note
         public int $tremolo = 0,
         public Technical $technical = new Technical,
         public bool $fermata = false,
+        public bool $breath = false,
         public array $kept = [],
     ) {}
 

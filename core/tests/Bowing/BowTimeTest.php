@@ -111,7 +111,7 @@ final class BowTimeTest extends TestCase
     {
         $score = Tune::score('=50 f D5w- | D5w | A5w');
         $measures = $score->parts[0]->measures;
-        $held = $measures[1]->notes()[0]->with(kept: ['articulations' => '<breath-mark/>']);
+        $held = $measures[1]->notes()[0]->with(breath: true);
         $score = $score->with(parts: [$score->parts[0]->with(measures: [$measures[0], $measures[1]->with(items: [$held]), $measures[2]])]);
         $marked = Marked::score($score, new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin));
 

@@ -263,4 +263,24 @@ final class WishesTest extends TestCase
             yield [$seed];
         }
     }
+
+    /** @param array<string, mixed> $decision */
+    #[DataProvider('besidePrint')]
+    public function test_a_printed_finger_stays_beside_a_decision_that_leaves_room_for_it(string $tune, array $decision, string $fingers, string $strings, float $position): void
+    {
+        $marked = Marked::tune($tune, level: Level::ThirdYear, decisions: [['note' => 'n2'] + $decision]);
+
+        self::assertSame([$fingers, $strings], [explode(' ', $marked->fingers())[1], explode(' ', $marked->strings())[1]]);
+        self::assertSame($position, $marked->note('n2')->finger?->fingering->position);
+        self::assertSame([], $marked->openFindings());
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string, string, float}> */
+    public static function besidePrint(): iterable
+    {
+        yield 'a position in which it can be played' => ['2# D5q D5^1 D5 D5', ['position' => 3], '1', 'A', 3.0];
+        yield 'a position in which it cannot' => ['2# D5q D5^3 D5 D5', ['position' => 3], '1', 'A', 3.0];
+        yield 'another finger' => ['2# D5q E5^4 D5 D5', ['finger' => 0], '0', 'E', 1.0];
+        yield 'another string' => ['2# D5q A4^0 D5 D5', ['string' => 'D'], '4', 'D', 1.0];
+    }
 }

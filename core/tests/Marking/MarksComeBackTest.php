@@ -137,6 +137,17 @@ final class MarksComeBackTest extends TestCase
         return array_values(array_filter($found, static fn (int $place): bool => isset($notes[$place])));
     }
 
+    public function test_what_is_left_to_the_player_is_left_to_the_player_when_it_comes_back(): void
+    {
+        $settings = new Settings(instrument: Instrument::Violin);
+        $first = Marked::score(Tune::score('2# =96 D5q A4 F#4 A4 | G4q A4 B4h'), $settings, [['note' => 'n4', 'choice' => true]]);
+        $again = Marked::score(Reader::read(self::written($first))->score, $settings);
+
+        self::assertSame('0/4', $first->written('n4'));
+        self::assertSame('0/4', $again->written('n4'));
+        self::assertSame(self::written($first), self::written($again));
+    }
+
     public function test_a_compressed_file_brings_the_marks_back_as_well(): void
     {
         $marked = Marked::tune('2# =80 | D5q E5 F#5 G5 | A5 B5 C#6 D6 | C#6 B5 A5h');

@@ -46,7 +46,7 @@ final class RunsOut implements BowingRule
     private function finding(BowingCase $case, Stroke $stroke, float $excess): BowingFinding
     {
         $pieces = $stroke->isOneNote() ? $case->changes->pieces($stroke) : (int) ceil($excess / BowNeed::MOST - 1e-9);
-        $lift = str_contains($stroke->last()->first()->kept['articulations'] ?? '', 'breath-mark') ? ' With a change on it the lift printed after it is not needed.' : '';
+        $lift = $stroke->last()->first()->breath ? ' With a change on it the lift printed after it is not needed.' : '';
 
         return new BowingFinding(
             $this->code(),

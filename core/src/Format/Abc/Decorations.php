@@ -76,6 +76,7 @@ final class Decorations
         return $signs === [] ? [] : [
             'articulations' => array_values(array_intersect_key(self::ARTICULATIONS, array_flip($signs))),
             'fermata' => in_array('fermata', $signs, true),
+            'breath' => in_array('breath', $signs, true),
             'technical' => self::technical($signs),
         ];
     }

@@ -197,7 +197,8 @@ final class VoiceWriter
         }
             .self::fingers($technical)
             .implode('', array_map(static fn (Articulation $sign): string => self::ARTICULATIONS[$sign->value], $note->articulations))
-            .($note->fermata ? '!fermata!' : '');
+            .($note->fermata ? '!fermata!' : '')
+            .($note->breath ? '!breath!' : '');
     }
 
     /** ABC has one small circle for open strings and harmonics: with a finger it is a harmonic. */

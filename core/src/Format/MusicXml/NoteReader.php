@@ -20,6 +20,8 @@ final class NoteReader
 {
     private const KEPT = ['notehead', 'notehead-text', 'stem', 'beam', 'lyric', 'play', 'listen'];
 
+    private const BREATH = 'breath-mark';
+
     private const TYPED_NOTATIONS = ['tied', 'slur', 'tuplet', 'articulations', 'technical', 'fermata', 'ornaments'];
 
     private const KEPT_NOTATIONS = ['glissando', 'slide', 'dynamics', 'arpeggiate', 'non-arpeggiate', 'accidental-mark', 'other-notation'];
@@ -52,6 +54,7 @@ final class NoteReader
             tremolo: self::tremolo($notations['ornaments'] ?? []),
             technical: self::technical($notations['technical'] ?? []),
             fermata: isset($notations['fermata']),
+            breath: self::breath($notations['articulations'] ?? []) !== '',
             kept: self::kept($element, $notations),
         );
     }
@@ -224,6 +227,7 @@ final class NoteReader
         }
         $kept['fermata'] = implode('', array_map(Dom::verbatim(...), $notations['fermata'] ?? []));
         $kept['ornaments'] = implode('', array_map(Dom::verbatim(...), $notations['ornaments'] ?? []));
+        $kept['breath'] = self::breath($notations['articulations'] ?? []);
         $kept['articulations'] = self::untypedArticulations($notations['articulations'] ?? []);
         $kept['tied'] = self::otherTies($notations['tied'] ?? []);
 
@@ -236,13 +240,19 @@ final class NoteReader
         $kept = '';
         foreach ($groups as $group) {
             foreach (Dom::children($group) as $sign) {
-                if (Articulation::tryFrom((string) $sign->localName) === null) {
+                if ($sign->localName !== self::BREATH && Articulation::tryFrom((string) $sign->localName) === null) {
                     $kept .= Dom::verbatim($sign);
                 }
             }
         }
 
         return $kept;
+    }
+
+    /** @param list<\DOMElement> $groups */
+    private static function breath(array $groups): string
+    {
+        return implode('', array_map(static fn (\DOMElement $group): string => Dom::allVerbatim($group, self::BREATH), $groups));
     }
 
     /** @param list<\DOMElement> $ties */

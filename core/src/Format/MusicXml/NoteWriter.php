@@ -67,7 +67,7 @@ final class NoteWriter
     {
         $kept = $note->kept;
         $articulations = implode('', array_map(static fn (Articulation $sign): string => "<{$sign->value}/>", $note->articulations))
-            .($kept['articulations'] ?? '');
+            .($kept['breath'] ?? ($note->breath ? '<breath-mark/>' : '')).($kept['articulations'] ?? '');
         $inner = ($note->tieStop ? '<tied type="stop"/>' : '').($note->tieStart ? '<tied type="start"/>' : '').($kept['tied'] ?? '')
             .implode('', array_map(self::slur(...), $note->slurs))
             .implode('', array_map(self::tuplet(...), $note->tuplets))

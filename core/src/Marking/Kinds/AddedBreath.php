@@ -28,6 +28,6 @@ final class AddedBreath extends AddedOrStruck
 
     public function isPrinted(Note $note, MarkedPage $page): bool
     {
-        return str_contains($note->kept['articulations'] ?? '', 'breath-mark');
+        return $note->breath;
     }
 }
