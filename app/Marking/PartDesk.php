@@ -30,11 +30,9 @@ use App\Views\TuningSpotView;
 use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
-use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
-use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
@@ -68,21 +66,8 @@ final readonly class PartDesk
 
     public function __construct(private Part $part)
     {
-        $this->score = self::scoreOf($part->music);
+        $this->score = KeptScores::of($part->music);
         $this->log = new PartLog($part);
-    }
-
-    /** Reading XML takes longer than everything else, so the read score is kept, under the hash of what was read. */
-    private static function scoreOf(string $music): Score
-    {
-        $kept = Cache::get($key = 'score:3:'.hash('sha256', $music));
-        if ($kept instanceof Score) {
-            return $kept;
-        }
-        $score = Reader::read($music)->score;
-        Cache::put($key, $score, now()->addMonth());
-
-        return $score;
     }
 
     private function scorePart(): ScorePart
@@ -146,7 +131,7 @@ final readonly class PartDesk
     public function sizeUp(): SizeUpView
     {
         $siblings = $this->part->piece->parts()->get()->all();
-        $parts = array_map(static fn (Part $sibling): ScorePart => self::scoreOf($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
+        $parts = array_map(static fn (Part $sibling): ScorePart => KeptScores::of($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
         $summary = Summary::of(new Reading($this->score, []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
         $size = SizeUp::of($this->marked())->toArray();
         [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];

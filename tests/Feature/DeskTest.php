@@ -108,7 +108,7 @@ final class DeskTest extends TestCase
         $told = $this->actingAs($director)->postJson($log, self::entry(0, [['note' => 'n2', 'action' => 'strike']]))->assertOk()
             ->assertJsonPath('notes.1.decided', ['action' => 'strike'])
             ->json('findings');
-        $finding = collect($told)->firstWhere('code', 'impossible-decision');
+        $finding = array_values(array_filter($told, static fn (array $finding): bool => $finding['code'] === 'impossible-decision'))[0];
 
         self::assertSame('n2', $finding['note']);
         self::assertStringContainsString('There is no slur to strike', $finding['message']);

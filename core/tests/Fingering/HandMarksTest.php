@@ -135,7 +135,7 @@ final class HandMarksTest extends TestCase
         $bar = TransferSheet::of(Marked::tune('=132 E4e B4 E4 B4 E4 B4 E4 B4')->part);
         $stay = TransferSheet::of(Marked::tune('2# =120 | D5e F#5 D5 F#5 D5h', level: Level::FirstYear)->part);
 
-        self::assertContains('slide, finger L2', array_column($slide, 'sign'));
+        self::assertContains('finger L2, slide', array_column($slide, 'sign'));
         self::assertSame('down-bow, finger 1, one finger over both strings, to 1: 4.5', $bar[0]['sign']);
         self::assertSame('down-bow, finger 3, finger stays down, to 1: 3', $stay[0]['sign']);
     }

@@ -1,10 +1,10 @@
 /** What the server says. Written by `php artisan client:types`; a test fails when it is stale. */
 
 /** Every kind of pencil mark, in the server's order. */
-export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'slide' | 'finger' | 'placement' | 'choice' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
+export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
 
 /** The fields of a decision. */
-export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'slide' | 'finger' | 'placement' | 'choice' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
+export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
 
 /** The field under which a kind is decided. */
 export const FIELD_OF: Record<KindName, FieldName> = {
@@ -27,10 +27,10 @@ export const FIELD_OF: Record<KindName, FieldName> = {
     'amount': 'amount',
     'lane': 'lane',
     'stroke': 'stroke',
-    'slide': 'slide',
     'finger': 'finger',
     'placement': 'placement',
     'choice': 'choice',
+    'slide': 'slide',
     'bar': 'bar',
     'stay': 'stay',
     'string': 'string',

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Score\Score;
+
+/**
+ * Reading XML takes longer than everything else, so what was read is kept, under the hash of the file and of the code that
+ * read it: an update of the core reads anew. What is lost or cannot be woken up is read anew too.
+ */
+final class KeptScores
+{
+    private static ?string $code = null;
+
+    public static function of(string $music): Score
+    {
+        $key = 'score:'.self::code().':'.hash('sha256', $music);
+        try {
+            $kept = Cache::get($key);
+        } catch (\Throwable) {
+            $kept = null;
+        }
+        if ($kept instanceof Score) {
+            return $kept;
+        }
+        $score = Reader::read($music)->score;
+        Cache::put($key, $score, now()->addMonth());
+
+        return $score;
+    }
+
+    /** Changes whenever a file does that says what a score is or how one is read. */
+    private static function code(): string
+    {
+        if (self::$code === null) {
+            $files = glob(base_path('core/src/{Score,Format,Format/*}/*.php'), GLOB_BRACE) ?: [];
+            self::$code = hash('xxh128', implode(' ', [...$files, ...array_map(filesize(...), $files), ...array_map(filemtime(...), $files)]));
+        }
+
+        return self::$code;
+    }
+}
