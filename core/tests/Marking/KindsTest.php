@@ -110,7 +110,7 @@ final class KindsTest extends TestCase
     {
         $marked = Marked::tune(self::TUNE, decisions: [['note' => 'n5', 'staffText' => 'ask the quartet']]);
 
-        self::assertSame(['n5' => 'ask the quartet'], $marked->drawnAs('staffText'));
+        self::assertSame(['n5' => '[ask the quartet]'], $marked->drawnAs('staffText'));
         self::assertStringNotContainsString('quartet', self::written($marked));
         self::assertStringNotContainsString('quartet', implode('; ', array_column(TransferSheet::of($marked->part), 'sign')));
     }

@@ -102,6 +102,6 @@ export const text: KindRow = {
 }
 
 export const staffText: KindRow = {
-    ...words('staffText', (value) => value),
+    ...words('staffText', (value) => `[${value}]`),
     keys: (hands) => [{ keys: ['!'], label: 'A few words to staff only: students never see them', short: 'Staff', group: 'Words', run: () => void typed(hands, 'staffText', 'A few words to staff only', /^.{0,200}$/, 'Up to 200 characters.') }],
 }

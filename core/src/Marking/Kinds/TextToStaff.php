@@ -34,12 +34,13 @@ final class TextToStaff extends WrittenWord
 
     protected function text(mixed $value, NoteMark $note, MarkedPage $page): ?string
     {
-        return is_string($value) ? trim($value) : null;
+        // Square brackets tell it from words that the players see.
+        return is_string($value) ? '['.trim($value).']' : null;
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
-        return "staff: “{$mark->text}”";
+        return 'to staff: '.trim((string) $mark->text, '[]');
     }
 
     public function write(NoteEdit $edit, NoteMark $note, MarkedPage $page): void
