@@ -14,6 +14,7 @@ final class KeptScoresTest extends TestCase
 {
     public function test_what_was_read_is_not_read_again(): void
     {
+        /** @var array<string, object> $keys */
         $keys = [];
         Cache::shouldReceive('get')->twice()->andReturnUsing(static function (string $key) use (&$keys): ?object {
             return $keys[$key] ?? null;
