@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Console\WriteTypes;
 use App\Http\Middleware\SecurityHeaders;
-use App\Marking\LogMovedOn;
+use App\Marking\EntryClashes;
+use App\Marking\EntryOutOfOrder;
+use App\Views\RefusalView;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -25,10 +27,11 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, LogMovedOn::class]);
+        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, EntryClashes::class, EntryOutOfOrder::class]);
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
-        $exceptions->render(static fn (LogMovedOn $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 409));
+        $exceptions->render(static fn (EntryClashes $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), $fault->theirs()), 409));
+        $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));
     })
     ->create();

@@ -34,6 +34,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');
         Route::post('parts/{part}/preview', [LogController::class, 'preview'])->can('view', 'part');
         Route::post('parts/{part}/log', [LogController::class, 'store'])->can('decide', 'part');
+        Route::post('pieces/{piece}/log', [LogController::class, 'storeGroup'])->can('decide', 'piece');
         Route::get('parts/{part}/links', [LinkController::class, 'index'])->can('share', 'part');
         Route::post('parts/{part}/links', [LinkController::class, 'store'])->can('share', 'part');
         Route::delete('links/{link}', [LinkController::class, 'destroy'])->can('close', 'link');

@@ -51,10 +51,21 @@ abstract class TestCase extends LaravelTestCase
 
     /**
      * @param  list<array<string, mixed>>  $decisions
+     * @param  array<string, mixed>  $more
      * @return array<string, mixed>
      */
-    protected static function entry(int $base, array $decisions = [['note' => 'n1', 'direction' => 'up']], string $kind = 'decide', ?string $key = null): array
+    protected static function entry(array $decisions = [['note' => 'n1', 'direction' => 'up']], ?string $key = null, array $more = []): array
     {
-        return ['base' => $base, 'kind' => $kind, 'key' => $key ?? Str::uuid()->toString()] + ($kind === 'decide' ? ['decisions' => $decisions] : []);
+        return ['kind' => 'decide', 'key' => $key ?? Str::uuid()->toString(), 'decisions' => $decisions, ...$more];
+    }
+
+    /**
+     * @param  string  $kind  undo or redo
+     * @param  string  $takes  the key of the entry that it is about
+     * @return array<string, mixed>
+     */
+    protected static function entryAbout(string $kind, string $takes): array
+    {
+        return ['kind' => $kind, 'key' => Str::uuid()->toString(), 'takes' => $takes];
     }
 }

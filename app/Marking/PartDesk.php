@@ -6,40 +6,30 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\User;
-use App\Views\BoardView;
-use App\Views\ChangeView;
 use App\Views\DrawnView;
 use App\Views\ExtremeView;
-use App\Views\FindingView;
 use App\Views\FirstView;
-use App\Views\FrameView;
-use App\Views\HandNoteView;
 use App\Views\HandView;
 use App\Views\HighestPositionView;
 use App\Views\MarkingView;
-use App\Views\MarkView;
-use App\Views\NoteView;
 use App\Views\PatternView;
 use App\Views\SharedView;
 use App\Views\SheetLineView;
 use App\Views\SizeUpView;
+use App\Views\SkippedView;
 use App\Views\SpotView;
-use App\Views\StopView;
 use App\Views\SummaryView;
 use App\Views\TuningSpotView;
 use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
-use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
-use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
@@ -49,10 +39,6 @@ use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
-use UprightPencil\Core\Strings\FramePlace;
-use UprightPencil\Core\Strings\InstrumentData;
-use UprightPencil\Core\Strings\Placement;
-use UprightPencil\Core\Strings\StringName;
 
 /** One stored part, worked out by the core. */
 final readonly class PartDesk
@@ -62,12 +48,12 @@ final readonly class PartDesk
 
     private Score $score;
 
-    private PartLog $log;
+    private PartRecord $record;
 
     public function __construct(private Part $part)
     {
         $this->score = KeptScores::of($part->music);
-        $this->log = new PartLog($part);
+        $this->record = new PartRecord($part);
     }
 
     private function scorePart(): ScorePart
@@ -88,13 +74,26 @@ final readonly class PartDesk
     /**
      * Appends one entry to the part's record.
      *
-     * @param  list<array<string, mixed>>  $decisions
-     *
-     * @throws LogMovedOn when the page that it was made on is no longer the newest
+     * @throws EntryClashes when somebody else decided about the same notes meanwhile
+     * @throws EntryOutOfOrder when it names an entry that is not there
      */
-    public function append(User $user, int $base, string $key, string $kind, array $decisions): void
+    public function append(User $user, NewEntry $entry): void
     {
-        $this->log->append($user, $base, $key, $kind, $decisions);
+        $this->record->append($user, $entry, $this->scorePart());
+    }
+
+    /**
+     * What is needed to append one entry of a group to this part.
+     *
+     * @return array{PartRecord, NewEntry, ScorePart}
+     *
+     * @throws WrongDecision when it names a note or measure that this part does not have
+     */
+    public function forGroup(NewEntry $entry): array
+    {
+        $this->refuseUnknown($entry->decisions);
+
+        return [$this->record, $entry, $this->scorePart()];
     }
 
     /** @param list<Decision> $more as if they were decided too */
@@ -156,16 +155,37 @@ final readonly class PartDesk
     /** @param list<Decision> $more */
     private function decided(array $more = []): PartDecisions
     {
-        return PartDecisions::of($this->scorePart(), [...$this->log->log()->decisions(), ...$more]);
+        $this->refuseUnknown($more);
+
+        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$more]);
     }
 
-    /** What the desk draws anew after every decision. */
-    public function marking(): MarkingView
+    /**
+     * What the desk draws: all of it or, where what the page shows is known, what is different.
+     *
+     * @param  string|null  $have  the state that the page shows
+     */
+    public function marking(User $user, ?string $have = null): MarkingView
     {
-        $log = $this->log->log();
-        $drawn = $this->drawn($this->marked());
+        $record = $this->record->record();
+        $drawing = new Drawing($this->marked());
+        $shown = new Shown($this->part->id, $drawing->notes(), $drawing->findings());
+        $changed = $shown->since($have);
+        $shown->remember();
+        if ($changed !== null) {
+            return new MarkingView($this->record->newest(), $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped());
+        }
+        $whole = $drawing->view();
 
-        return new MarkingView($this->log->newest(), $log->canUndo(), $log->canRedo(), $drawn->layer, $drawn->findings, $drawn->notes, $drawn->board);
+        return new MarkingView($this->record->newest(), $shown->state, null, $whole->notes, $whole->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile));
+    }
+
+    /** @return list<SkippedView> */
+    private function skipped(): array
+    {
+        $why = array_merge([], ...array_values($this->record->record()->unread()), ...[$this->decided()->skipped]);
+
+        return array_map(static fn (string $sentence): SkippedView => new SkippedView($sentence), $why);
     }
 
     /**
@@ -177,83 +197,16 @@ final readonly class PartDesk
      */
     public function preview(array $decisions): DrawnView
     {
-        return $this->drawn($this->marked($decisions));
+        return (new Drawing($this->marked($decisions)))->view();
     }
 
     /** What a student's page shows: the print, the pencil, and how the hand goes. */
     public function forStudents(string $title, string $composer, string $ensemble): SharedView
     {
-        $marked = $this->marked();
-        $page = new MarkedPage($marked);
-        $notes = array_map(static fn (NoteView $note): HandNoteView => new HandNoteView($note->id, $note->finger, $note->string, $note->position, $note->stop, $note->tied, $note->afterRest), $this->notes($page));
-        $layer = array_map(MarkView::of(...), $page->marksForPlayers());
+        $drawing = new Drawing($this->marked());
+        $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
 
-        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), $layer, new HandView($this->board()->strings, $notes));
-    }
-
-    private function drawn(MarkedPart $marked): DrawnView
-    {
-        $page = new MarkedPage($marked);
-
-        return new DrawnView(array_map(MarkView::of(...), $page->marks()), array_map(FindingView::of(...), $marked->findings), $this->notes($page), $this->board());
-    }
-
-    /** @return list<NoteView> */
-    private function notes(MarkedPage $page): array
-    {
-        $notes = [];
-        $end = 0;
-        foreach ($page->part->notes as $mark) {
-            $notes[] = $this->note($mark, $page, $mark->place->tick > $end);
-            $end = max($end, $mark->place->tick + $mark->note->duration);
-        }
-
-        return $notes;
-    }
-
-    /** What the fingerboard is drawn from: offsets are semitones above the open string. */
-    private function board(): BoardView
-    {
-        $instrument = $this->part->instrument;
-        $regular = array_filter($instrument->frame($this->settings()->profile->fourFingerBass), static fn (FramePlace $place): bool => $place->placement === Placement::Regular);
-
-        return new BoardView(
-            array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
-            InstrumentData::TAPES,
-            array_values(array_map(static fn (FramePlace $place): FrameView => new FrameView($place->finger, $place->reach), $regular)),
-            $instrument->positions(),
-        );
-    }
-
-    private function note(NoteMark $mark, MarkedPage $page, bool $afterRest): NoteView
-    {
-        [$bow, $hand, $fingering] = [$mark->bow, $mark->finger, $mark->finger?->fingering];
-
-        return new NoteView(
-            $mark->note->id,
-            $mark->place->measure,
-            $mark->place->beat,
-            $mark->note->pitch?->spoken(),
-            $bow?->direction,
-            $bow?->stroke,
-            $bow?->action,
-            $bow?->travel?->from,
-            $bow?->travel?->to,
-            array_map(static fn (HeldChange $change): ChangeView => new ChangeView($page->share($mark, $change->tick), $change->from, $change->to), $bow->changes ?? []),
-            $mark->note->tieStop,
-            $afterRest,
-            $page->finger($mark),
-            $hand?->string,
-            $fingering === null ? null : $page->style->position($fingering),
-            $fingering === null ? null : StopView::of($fingering),
-            $fingering?->position,
-            $fingering === null ? [] : $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
-            array_keys(array_filter(['slide' => $hand?->slide, 'bar' => $hand?->bar, 'stay' => $hand?->stay, 'choice' => $fingering?->choice])),
-            $page->strikable($mark),
-            (object) $mark->decided,
-            $mark->reasons(),
-            $page->spoken($mark),
-        );
+        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()));
     }
 
     public function printedMusicXml(): string

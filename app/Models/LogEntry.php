@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
-use UprightPencil\Core\Marking\Decision;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+use UprightPencil\Core\Marking\RecordEntry;
 
 /**
  * One line of a part's append-only record.
@@ -15,23 +17,50 @@ use UprightPencil\Core\Marking\Decision;
  * @property int $seq from 1 within the part
  * @property string $kind decide, undo or redo
  * @property list<array<string, mixed>> $decisions
- * @property string $request_key given by the browser, so that a repeated request is one entry
+ * @property string $request_key its name, given by the browser, so that a repeated request is one entry
+ * @property string|null $takes the entry that an undo or redo is about
+ * @property string|null $follows the entry that the same browser made before it
+ * @property int $seen the newest entry of others that its maker saw
+ * @property string $browser where it was made
+ * @property string|null $group_key a figure that was decided for several parts at once
+ * @property list<array<string, mixed>>|null $proposed what was proposed at its notes at that moment
+ * @property int $format version of the words in it
+ * @property Carbon $created_at
+ * @property User $user
+ * @property Part $part
  */
 final class LogEntry extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['user_id', 'seq', 'kind', 'decisions', 'request_key'];
+    /** Version of the words in which decisions are kept (`Decision` reads earlier ones in today's). */
+    public const FORMAT = 2;
+
+    protected $fillable = ['user_id', 'seq', 'kind', 'decisions', 'request_key', 'takes', 'follows', 'seen', 'browser', 'group_key', 'proposed', 'format'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['decisions' => 'array'];
+        return ['decisions' => 'array', 'proposed' => 'array'];
     }
 
-    /** @return array{seq: int, kind: string, decisions: list<Decision>} */
-    public function entry(): array
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
     {
-        return ['seq' => $this->seq, 'kind' => $this->kind, 'decisions' => array_map(Decision::fromArray(...), $this->decisions)];
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Part, $this> */
+    public function part(): BelongsTo
+    {
+        return $this->belongsTo(Part::class);
+    }
+
+    public function read(): RecordEntry
+    {
+        // A row that was written by something else may hold anything.
+        $decisions = json_decode((string) $this->getRawOriginal('decisions'), true);
+
+        return RecordEntry::read($this->request_key, $this->kind, $this->user_id, $this->takes, is_array($decisions) ? $decisions : [$decisions]);
     }
 }

@@ -8,6 +8,7 @@ namespace App\Views;
 final readonly class DirectorView
 {
     public function __construct(
+        public int $id,
         public string $name,
     ) {}
 }

@@ -4,18 +4,15 @@ declare(strict_types=1);
 
 namespace App\Views;
 
-/** What a part looks like, worked out. */
+/** What a part would look like. */
 final readonly class DrawnView
 {
     /**
-     * @param  list<MarkView>  $layer
-     * @param  list<FindingView>  $findings
      * @param  list<NoteView>  $notes
+     * @param  list<FindingView>  $findings
      */
     public function __construct(
-        public array $layer,
-        public array $findings,
         public array $notes,
-        public BoardView $board,
+        public array $findings,
     ) {}
 }

@@ -10,11 +10,13 @@ use UprightPencil\Core\Marking\Finding;
 final readonly class FindingView
 {
     /**
+     * @param  string  $id  what it is and where: the same finding has the same, whatever comes before it
      * @param  string  $note  id
      * @param  list<FixView>  $fixes  cheapest first
      * @param  bool  $mended  the proposed marks already take care of it
      */
     public function __construct(
+        public string $id,
         public string $code,
         public string $measure,
         public float $beat,
@@ -24,8 +26,8 @@ final readonly class FindingView
         public bool $mended,
     ) {}
 
-    public static function of(Finding $finding): self
+    public static function of(Finding $finding, string $id): self
     {
-        return new self($finding->code, $finding->place->measure, $finding->place->beat, $finding->note, $finding->message, array_map(FixView::of(...), $finding->fixes), $finding->mended);
+        return new self($id, $finding->code, $finding->place->measure, $finding->place->beat, $finding->note, $finding->message, array_map(FixView::of(...), $finding->fixes), $finding->mended);
     }
 }

@@ -24,6 +24,7 @@ final readonly class NoteView
      * @param  list<string>  $printed  signs in the print that the pencil can strike
      * @param  object  $decided  what somebody decided, field by field
      * @param  list<string>  $reasons
+     * @param  list<MarkView>  $marks  what is drawn at it
      * @param  string  $spoken  its marks in words
      */
     public function __construct(
@@ -53,5 +54,6 @@ final readonly class NoteView
         public object $decided,
         public array $reasons,
         public string $spoken,
+        public array $marks,
     ) {}
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Database\Seeders;
 
-use App\Marking\PartLog;
+use App\Marking\NewEntry;
+use App\Marking\PartDesk;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Piece;
@@ -13,7 +14,8 @@ use App\Models\User;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Format\Music;
-use UprightPencil\Core\Marking\DecisionLog;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\EntryKind;
 
 /** Puts the demo scenario of `demo/scenario.json` on the shelf, once. */
 final class DatabaseSeeder extends Seeder
@@ -47,8 +49,9 @@ final class DatabaseSeeder extends Seeder
     {
         foreach ($decisions as $name => $entries) {
             $part = $piece->parts()->where('name', $name)->firstOrFail();
-            foreach ($entries as $seq => $decided) {
-                (new PartLog($part))->append($director, $seq, Str::uuid()->toString(), DecisionLog::DECIDE, $decided);
+            $desk = new PartDesk($part);
+            foreach ($entries as $decided) {
+                $desk->append($director, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, array_map(Decision::fromArray(...), $decided)));
             }
         }
     }

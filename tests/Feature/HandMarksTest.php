@@ -20,11 +20,12 @@ final class HandMarksTest extends TestCase
     {
         $part = self::partOf($director = self::director(), musicXml: self::musicXml($tune));
         if ($decisions !== []) {
-            $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0, $decisions))->assertOk();
+            $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry($decisions))->assertOk();
         }
 
-        $layer = $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertOk()->json('marking.layer');
-        self::assertIsArray($layer);
+        $notes = $this->actingAs($director)->getJson("/api/parts/{$part->id}")->assertOk()->json('marking.notes');
+        self::assertIsArray($notes);
+        $layer = array_merge(...array_column($notes, 'marks'));
         $marks = array_filter($layer, static fn (array $mark): bool => $mark['note'] === $note && $mark['kind'] === $kind);
         self::assertSame([$drawn], array_values(array_map(static fn (array $mark): string => $mark['text'] ?? $mark['to'] ?? $mark['from'], $marks)));
         $sheet = $this->getJson("/api/parts/{$part->id}/sheet")->assertOk()->json('sheet');
@@ -48,11 +49,12 @@ final class HandMarksTest extends TestCase
     public function test_a_hand_mark_that_is_taken_back_is_gone_everywhere(): void
     {
         $part = self::partOf($director = self::director(), musicXml: self::musicXml('2# =60 | D5q F#5 D5h'));
-        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry(0, [['note' => 'n1', 'stay' => true]]))->assertOk();
-        $this->postJson("/api/parts/{$part->id}/log", self::entry(1, [], 'undo'))->assertOk()->assertJsonPath('canRedo', true);
+        $entry = self::entry([['note' => 'n1', 'stay' => true]]);
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk();
+        $this->postJson("/api/parts/{$part->id}/log", self::entryAbout('undo', $entry['key']))->assertOk()->assertJsonPath('redoable', [$entry['key']]);
 
         self::assertStringNotContainsString('stay down', (string) $this->get("/api/parts/{$part->id}/musicxml")->getContent());
-        $this->postJson("/api/parts/{$part->id}/log", self::entry(2, [], 'redo'))->assertOk();
+        $this->postJson("/api/parts/{$part->id}/log", self::entryAbout('redo', $entry['key']))->assertOk();
         self::assertStringContainsString('stay down', (string) $this->get("/api/parts/{$part->id}/musicxml")->getContent());
     }
 

@@ -98,7 +98,7 @@ final class LinkTest extends TestCase
             $token = $this->tokenFor($director = self::director("staff{$number}@school.test"), $rights);
             $part = ShareLink::open($token)->firstOrFail()->part;
             $note = $this->actingAs($director)->getJson("/api/parts/{$part->id}")->json('marking.notes.0.id');
-            $this->postJson("/api/parts/{$part->id}/log", self::entry(0, [['note' => $note, 'staffText' => 'seat Ida at the back'], ['note' => $note, 'text' => 'sing it first']]))->assertOk()->assertSee('seat Ida');
+            $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => $note, 'staffText' => 'seat Ida at the back'], ['note' => $note, 'text' => 'sing it first']]))->assertOk()->assertSee('seat Ida');
             $this->app->make('auth')->forgetGuards();
             $shared = (string) $this->getJson("/api/shared/{$token}")->assertOk()->getContent();
 

@@ -35,7 +35,7 @@ final class SafetyTest extends TestCase
         $address = $this->filled($address, self::director());
         $stranger = self::director('two@school.test');
 
-        $this->actingAs($stranger)->json($method, $address, self::entry(0) + ['days' => 7, 'title' => 'x', 'rights' => 'own', 'file' => UploadedFile::fake()->createWithContent('a.xml', self::musicXml())])->assertForbidden();
+        $this->actingAs($stranger)->json($method, $address, self::entry() + ['days' => 7, 'title' => 'x', 'rights' => 'own', 'file' => UploadedFile::fake()->createWithContent('a.xml', self::musicXml())])->assertForbidden();
         self::assertSame([0, 1, 1], [LogEntry::query()->count(), ShareLink::query()->whereNull('closed_at')->count(), Piece::query()->count()]);
     }
 

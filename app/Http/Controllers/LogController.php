@@ -4,52 +4,57 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\EntryRequest;
+use App\Http\Requests\GroupRequest;
 use App\Marking\PartDesk;
+use App\Marking\PartRecord;
 use App\Models\Part;
+use App\Models\Piece;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\Rule;
-use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\DecisionLog;
+use Illuminate\Http\Response;
 
 final class LogController extends Controller
 {
-    private const MOST_AT_ONCE = 500;
-
-    public function show(Part $part): JsonResponse
+    public function show(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse((new PartDesk($part))->marking());
+        $request->validate(['have' => ['nullable', 'string', 'max:64']]);
+
+        return new JsonResponse((new PartDesk($part))->marking($user, $request->string('have')->toString() ?: null));
     }
 
     /** What the page would look like with these decisions; nothing is kept. */
     public function preview(Request $request, Part $part): JsonResponse
     {
-        $request->validate(['decisions' => ['required', 'array', 'max:'.self::MOST_AT_ONCE], 'decisions.*' => ['array']]);
-        /** @var list<array<string, mixed>> $decisions */
-        $decisions = array_values($request->input('decisions', []));
+        $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return new JsonResponse((new PartDesk($part))->preview(array_map(Decision::fromArray(...), $decisions)));
+        return new JsonResponse((new PartDesk($part))->preview(EntryRequest::decisions((array) $request->input('decisions'))));
     }
 
-    public function store(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
+    public function store(EntryRequest $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        /** @var array{base: int, key: string, kind: string, decisions?: list<array<string, mixed>>} $entry */
-        $entry = $request->validate([
-            'base' => ['required', 'integer', 'min:0'],
-            'key' => ['required', 'uuid'],
-            'kind' => ['required', Rule::in([DecisionLog::DECIDE, DecisionLog::UNDO, DecisionLog::REDO])],
-            'decisions' => ['required_if:kind,'.DecisionLog::DECIDE, 'array', 'max:'.self::MOST_AT_ONCE],
-            'decisions.*' => ['array'],
-        ]);
-        /** @var list<array<string, mixed>> $decisions */
-        $decisions = array_values($request->input('decisions', []));
-        // Nothing gets into the log that could not be read back from it.
+        $entry = $request->entry();
+        // Nothing gets into the record that could not be read back from it.
         $desk = new PartDesk($part);
-        $desk->refuseUnknown(array_map(Decision::fromArray(...), $decisions));
-        $desk->append($user, (int) $entry['base'], $entry['key'], $entry['kind'], $decisions);
+        $desk->refuseUnknown($entry->decisions);
+        $desk->append($user, $entry);
 
-        return new JsonResponse($desk->marking());
+        return new JsonResponse($desk->marking($user, $request->string('have')->toString() ?: null));
+    }
+
+    /** A figure that is decided for several parts of a piece at once: in all of their records, or in none. */
+    public function storeGroup(GroupRequest $request, Piece $piece, #[CurrentUser] User $user): Response
+    {
+        $entries = [];
+        foreach ($request->entries() as $id => $entry) {
+            $part = $piece->parts()->findOrFail($id);
+            $this->authorize('decide', $part);
+            $entries[] = (new PartDesk($part))->forGroup($entry);
+        }
+        PartRecord::appendGroup($user, $entries);
+
+        return new Response(status: 204);
     }
 }

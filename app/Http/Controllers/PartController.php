@@ -6,12 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
 use App\Models\Part;
+use App\Models\User;
 use App\Views\DeskEnsembleView;
 use App\Views\DeskPartView;
 use App\Views\DeskPieceView;
 use App\Views\DeskView;
 use App\Views\PartName;
 use App\Views\SheetView;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -19,7 +21,7 @@ use Illuminate\Support\Str;
 
 final class PartController extends Controller
 {
-    public function show(Part $part): JsonResponse
+    public function show(Part $part, #[CurrentUser] User $user): JsonResponse
     {
         $desk = new PartDesk($part);
         $piece = $part->piece;
@@ -30,7 +32,7 @@ final class PartController extends Controller
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
             array_values($piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
             $desk->printedMusicXml(),
-            $desk->marking(),
+            $desk->marking($user),
         ));
     }
 

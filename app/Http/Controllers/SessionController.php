@@ -42,6 +42,6 @@ final class SessionController extends Controller
 
     private static function director(?User $user): JsonResponse
     {
-        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->name)));
+        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->id, $user->name)));
     }
 }

@@ -109,7 +109,7 @@ final readonly class Decision
         foreach ($fields as $name => $value) {
             $kinds = Kinds::of((string) $name);
             if ($kinds === []) {
-                throw new WrongDecision("“{$name}” is nothing that can be decided: ".self::shown($data));
+                throw new WrongDecision('“'.mb_strimwidth((string) $name, 0, 40, '…').'” is nothing that can be decided: '.self::shown($data));
             }
             if ($value !== null && Kinds::accepting((string) $name, $value, $reach) === null) {
                 throw new WrongDecision("“{$name}” cannot be that in a decision. {$kinds[0]->rule()} ".self::shown($data));

@@ -18,6 +18,9 @@ final class PartDecisions
     /** @var array<string, array<string, mixed>> note id => field => value */
     public array $notes = [];
 
+    /** @var list<string> decisions that name nothing in this part, as sentences; only where they were read leniently */
+    public array $skipped = [];
+
     private function __construct(private readonly NoteIndex $index) {}
 
     /**
@@ -27,13 +30,49 @@ final class PartDecisions
      */
     public static function of(Part $part, array $decisions): self
     {
+        $made = self::leniently($part, $decisions);
+
+        return $made->skipped === [] ? $made : throw new WrongDecision($made->skipped[0]);
+    }
+
+    /**
+     * The same, but what names nothing in this part is skipped and told: a record always opens.
+     *
+     * @param  list<Decision>  $decisions  oldest first
+     */
+    public static function leniently(Part $part, array $decisions): self
+    {
         $made = new self($decisions === [] ? NoteIndex::empty() : NoteIndex::of($part));
         foreach ($decisions as $decision) {
-            $made->add($decision);
+            try {
+                $made->add($decision);
+            } catch (WrongDecision $fault) {
+                $made->skipped[] = $fault->getMessage();
+            }
         }
         $made->notes = array_filter($made->notes);
 
         return $made;
+    }
+
+    /**
+     * The notes that some decisions are about; those that name nothing in this part are about none.
+     *
+     * @param  list<Decision>  $decisions
+     * @return array<string, true> by id
+     */
+    public static function touched(Part $part, array $decisions): array
+    {
+        $index = NoteIndex::of($part);
+        $touched = [];
+        foreach ($decisions as $decision) {
+            try {
+                $touched += array_fill_keys($index->notes($decision), true);
+            } catch (WrongDecision) {
+            }
+        }
+
+        return $touched;
     }
 
     private function add(Decision $decision): void

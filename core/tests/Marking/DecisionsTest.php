@@ -7,7 +7,6 @@ namespace UprightPencil\Core\Tests\Marking;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\DecisionLog;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part;
@@ -102,21 +101,6 @@ final class DecisionsTest extends TestCase
         yield [['part' => 'P1', 'note' => 'n99', 'direction' => 'down']];
         yield [['measures' => '7', 'action' => 'as-it-comes']];
         yield [['measures' => '3-1', 'action' => 'as-it-comes']];
-    }
-
-    public function test_undo_and_redo_are_entries_of_the_log(): void
-    {
-        $decide = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::DECIDE, 'decisions' => self::read([['note' => 'n1', 'finger' => $seq % 5]])];
-        $undo = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::UNDO, 'decisions' => []];
-        $redo = static fn (int $seq): array => ['seq' => $seq, 'kind' => DecisionLog::REDO, 'decisions' => []];
-        $entries = [$decide(1), $decide(2), $decide(3), $undo(4), $undo(5), $redo(6)];
-
-        self::assertSame([1, 2], DecisionLog::of($entries)->done);
-        self::assertSame([3], DecisionLog::of($entries)->undone);
-        self::assertTrue(DecisionLog::of($entries)->canRedo());
-        self::assertFalse(DecisionLog::of([...$entries, $decide(7)])->canRedo(), 'a new decision closes the way back');
-        self::assertSame([1, 2, 7], DecisionLog::of([...$entries, $decide(7)])->done);
-        self::assertSame([], DecisionLog::of([$undo(1), $redo(2)])->decisions(), 'undoing nothing is nothing');
     }
 
     /**

@@ -8,8 +8,10 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Fingering\Grips\FingerLink;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\DecisionLog;
+use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\Record;
+use UprightPencil\Core\Marking\RecordEntry;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -122,11 +124,11 @@ final class HandDecisionsTest extends TestCase
     {
         $log = [];
         foreach (array_values($entries) as $index => $entry) {
-            $kind = in_array($entry, [DecisionLog::UNDO, DecisionLog::REDO], true) ? $entry : DecisionLog::DECIDE;
-            $log[] = ['seq' => $index + 1, 'kind' => $kind, 'decisions' => $kind === DecisionLog::DECIDE ? [Decision::fromArray(['note' => 'n1', $entry => true])] : []];
+            $kind = EntryKind::tryFrom($entry) ?? EntryKind::Decide;
+            $log[] = RecordEntry::read("entry {$index}", $kind->value, 1, null, $kind === EntryKind::Decide ? [['note' => 'n1', $entry => true]] : []);
         }
 
-        return array_merge([], ...array_map(static fn (Decision $decision): array => $decision->fields, DecisionLog::of($log)->decisions()));
+        return array_merge([], ...array_map(static fn (Decision $decision): array => $decision->fields, Record::of($log)->decisions()));
     }
 
     #[DataProvider('instruments')]

@@ -121,15 +121,14 @@ export interface DeskPiece {
 
 /** Who is signed in. */
 export interface Director {
+    id: number
     name: string
 }
 
-/** What a part looks like, worked out. */
+/** What a part would look like. */
 export interface Drawn {
-    layer: Mark[]
-    findings: Finding[]
     notes: Note[]
-    board: Board
+    findings: Finding[]
 }
 
 /** The lowest or highest note of a part. */
@@ -145,6 +144,8 @@ export interface Extreme {
 
 /** Something the director should look at. */
 export interface Finding {
+    /** what it is and where: the same finding has the same, whatever comes before it */
+    id: string
     code: string
     measure: string
     beat: number
@@ -261,16 +262,27 @@ export interface Mark {
     decided?: boolean
 }
 
-/** What a part looks like, and where its record stands. */
+/** What a part looks like and where its record stands: the whole of it, or what is different from what a page shows. */
 export interface Marking {
     /** number of the newest entry of the record */
     seq: number
-    canUndo: boolean
-    canRedo: boolean
-    layer: Mark[]
-    findings: Finding[]
-    notes: Note[]
-    board: Board
+    /** names what the page shows with this answer on it */
+    state: string
+    /** the state that this answer changes; null: it is the whole */
+    since?: string
+    /** all, or those that are different */
+    notes?: Note[]
+    /** all, or those that are new */
+    findings?: Finding[]
+    /** ids of all findings, in the order of the page */
+    order?: string[]
+    /** keys of one's own entries that count, the newest last; only with the whole */
+    undoable?: string[]
+    /** keys of the entries that one took back, the next one last; only with the whole */
+    redoable?: string[]
+    /** entries that are not understood */
+    skipped?: Skipped[]
+    board?: Board
 }
 
 /** A link just made: its address is told this once. */
@@ -317,6 +329,8 @@ export interface Note {
     reasons: string[]
     /** its marks in words */
     spoken: string
+    /** what is drawn at it */
+    marks: Mark[]
 }
 
 /** A part by its name. */
@@ -363,6 +377,15 @@ export interface Reading {
     composer: string
     parts: ReadPart[]
     warnings: Warning[]
+}
+
+/** Why an entry is not in the record. */
+export interface Refusal {
+    message: string
+    /** what others decided about the same notes */
+    theirs: TheirEntry[]
+    /** it names an entry that is not there */
+    outOfOrder: boolean
 }
 
 export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
@@ -448,6 +471,11 @@ export interface SizeUp {
     tuning: TuningSpot[]
 }
 
+/** An entry of a record that today's code does not understand, or that names nothing in the part: it is kept and counts for nothing. */
+export interface Skipped {
+    why: string
+}
+
 /** A trouble spot. */
 export interface Spot {
     code: string
@@ -483,6 +511,13 @@ export interface Summary {
     extensions: number
     /** what the class has not been taught */
     new: string[]
+}
+
+/** What somebody else decided. */
+export interface TheirEntry {
+    by: string
+    at: string
+    decisions: Decision[]
 }
 
 /** A place where the sections can tune. */

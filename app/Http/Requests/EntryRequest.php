@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Marking\NewEntry;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\EntryKind;
+use UprightPencil\Core\Marking\WrongDecision;
+
+/** An entry of a part's record, as a browser sends it. Strict: nothing gets in that could not be read back. */
+final class EntryRequest extends FormRequest
+{
+    public const MOST_DECISIONS = 500;
+
+    /** Notes whose proposals are kept with an entry. */
+    private const MOST_PROPOSED = 200;
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'key' => ['required', 'uuid'],
+            'kind' => ['required', Rule::enum(EntryKind::class)],
+            'decisions' => ['required_if:kind,decide', 'array', 'max:'.self::MOST_DECISIONS],
+            'decisions.*' => ['array'],
+            'takes' => ['nullable', 'uuid', 'required_unless:kind,decide'],
+            'follows' => ['nullable', 'uuid'],
+            'seen' => ['integer', 'min:0'],
+            'browser' => ['string', 'max:36'],
+            'have' => ['nullable', 'string', 'max:64'],
+            'proposed' => ['array', 'max:'.self::MOST_PROPOSED],
+            'proposed.*' => ['array:note,kind,text'],
+            'proposed.*.*' => ['nullable', 'string', 'max:200'],
+        ];
+    }
+
+    /** @throws WrongDecision */
+    public function entry(): NewEntry
+    {
+        $kind = EntryKind::from($this->string('kind')->toString());
+        /** @var list<array<string, mixed>> $proposed */
+        $proposed = array_values((array) $this->input('proposed', []));
+        $entry = new NewEntry(
+            $this->string('key')->lower()->toString(),
+            $kind,
+            $kind === EntryKind::Decide ? self::decisions((array) $this->input('decisions', [])) : [],
+            $kind === EntryKind::Decide ? null : $this->string('takes')->lower()->toString(),
+            $this->filled('follows') ? $this->string('follows')->lower()->toString() : null,
+            $this->integer('seen'),
+            $this->string('browser')->toString(),
+            proposed: $proposed,
+        );
+
+        return $entry;
+    }
+
+    /**
+     * @param  array<mixed>  $given
+     * @return list<Decision>
+     *
+     * @throws WrongDecision
+     */
+    public static function decisions(array $given): array
+    {
+        $decisions = array_map(static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []), array_values($given));
+        if (strlen((string) json_encode($decisions)) > NewEntry::MOST_BYTES) {
+            throw new WrongDecision('This is too much for one entry.');
+        }
+
+        return $decisions;
+    }
+}

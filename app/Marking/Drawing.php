@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Views\BoardView;
+use App\Views\ChangeView;
+use App\Views\DrawnView;
+use App\Views\FindingView;
+use App\Views\FrameView;
+use App\Views\HandNoteView;
+use App\Views\MarkView;
+use App\Views\NoteView;
+use App\Views\StopView;
+use UprightPencil\Core\Bowing\HeldChange;
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\FramePlace;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentData;
+use UprightPencil\Core\Strings\Placement;
+use UprightPencil\Core\Strings\StringName;
+
+/** A worked-out part as the client is told of it. */
+final readonly class Drawing
+{
+    private MarkedPage $page;
+
+    public function __construct(private MarkedPart $marked)
+    {
+        $this->page = new MarkedPage($marked);
+    }
+
+    public function view(): DrawnView
+    {
+        return new DrawnView($this->notes(), $this->findings());
+    }
+
+    /** @return list<NoteView> */
+    public function notes(): array
+    {
+        $marks = [];
+        foreach ($this->page->marks() as $mark) {
+            $marks[$mark->note->note->id][] = MarkView::of($mark);
+        }
+        $notes = [];
+        $end = 0;
+        foreach ($this->page->part->notes as $mark) {
+            $notes[] = $this->note($mark, $mark->place->tick > $end, $marks[$mark->note->id] ?? []);
+            $end = max($end, $mark->place->tick + $mark->note->duration);
+        }
+
+        return $notes;
+    }
+
+    /** @return list<FindingView> */
+    public function findings(): array
+    {
+        $findings = $times = [];
+        foreach ($this->marked->findings as $finding) {
+            $what = "{$finding->code}/{$finding->note}";
+            $times[$what] = 1 + ($times[$what] ?? 0);
+            $findings[] = FindingView::of($finding, $times[$what] === 1 ? $what : "{$what}/{$times[$what]}");
+        }
+
+        return $findings;
+    }
+
+    /** @return list<HandNoteView> how the hand goes */
+    public function hand(): array
+    {
+        return array_map(static fn (NoteView $note): HandNoteView => new HandNoteView($note->id, $note->finger, $note->string, $note->position, $note->stop, $note->tied, $note->afterRest), $this->notes());
+    }
+
+    /** @return list<MarkView> what may leave the hands of the staff */
+    public function layerForPlayers(): array
+    {
+        return array_map(static fn (DrawnMark $mark): MarkView => MarkView::of($mark), $this->page->marksForPlayers());
+    }
+
+    /** What the fingerboard is drawn from: offsets are semitones above the open string. */
+    public static function board(Instrument $instrument, ClassProfile $profile): BoardView
+    {
+        $regular = array_filter($instrument->frame($profile->fourFingerBass), static fn (FramePlace $place): bool => $place->placement === Placement::Regular);
+
+        return new BoardView(
+            array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
+            InstrumentData::TAPES,
+            array_values(array_map(static fn (FramePlace $place): FrameView => new FrameView($place->finger, $place->reach), $regular)),
+            $instrument->positions(),
+        );
+    }
+
+    /** @param list<MarkView> $marks */
+    private function note(NoteMark $mark, bool $afterRest, array $marks): NoteView
+    {
+        [$bow, $hand, $fingering] = [$mark->bow, $mark->finger, $mark->finger?->fingering];
+
+        return new NoteView(
+            $mark->note->id,
+            $mark->place->measure,
+            $mark->place->beat,
+            $mark->note->pitch?->spoken(),
+            $bow?->direction,
+            $bow?->stroke,
+            $bow?->action,
+            $bow?->travel?->from,
+            $bow?->travel?->to,
+            array_map(fn (HeldChange $change): ChangeView => new ChangeView($this->page->share($mark, $change->tick), $change->from, $change->to), $bow->changes ?? []),
+            $mark->note->tieStop,
+            $afterRest,
+            $this->page->finger($mark),
+            $hand?->string,
+            $fingering === null ? null : $this->page->style->position($fingering),
+            $fingering === null ? null : StopView::of($fingering),
+            $fingering?->position,
+            $fingering === null ? [] : $this->marked->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset),
+            array_keys(array_filter(['slide' => $hand?->slide, 'bar' => $hand?->bar, 'stay' => $hand?->stay, 'choice' => $fingering?->choice])),
+            $this->page->strikable($mark),
+            (object) $mark->decided,
+            $mark->reasons(),
+            $this->page->spoken($mark),
+            $marks,
+        );
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\LogEntry;
+use App\Models\Part;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+use UprightPencil\Core\Marking\EntryKind;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\Record;
+use UprightPencil\Core\Marking\RecordEntry;
+use UprightPencil\Core\Score\Part as ScorePart;
+
+/** Reads and appends to the record of a part. */
+final class PartRecord
+{
+    private ?Record $record = null;
+
+    public function __construct(private readonly Part $part) {}
+
+    public function record(): Record
+    {
+        return $this->record ??= Record::of($this->part->log->map(static fn (LogEntry $entry): RecordEntry => $entry->read()));
+    }
+
+    /** The number of the newest entry; 0 when nothing was ever decided. */
+    public function newest(): int
+    {
+        return $this->part->log->last()->seq ?? 0;
+    }
+
+    /**
+     * Appends one entry. The same request sent twice is one entry. An entry about other notes than what came in between is
+     * simply appended.
+     *
+     * @throws EntryClashes when somebody else decided about the same notes meanwhile
+     * @throws EntryOutOfOrder when it names an entry that is not there
+     */
+    public function append(User $user, NewEntry $entry, ScorePart $score): void
+    {
+        DB::transaction(fn () => $this->appendOne($user, $entry, $score));
+        $this->part->unsetRelation('log');
+        $this->record = null;
+    }
+
+    /**
+     * One entry for each of several parts, all or none.
+     *
+     * @param  list<array{self, NewEntry, ScorePart}>  $entries  all of one group
+     */
+    public static function appendGroup(User $user, array $entries): void
+    {
+        DB::transaction(static function () use ($user, $entries): void {
+            foreach ($entries as [$record, $entry, $score]) {
+                $record->appendOne($user, $entry, $score);
+            }
+        });
+    }
+
+    private function appendOne(User $user, NewEntry $entry, ScorePart $score): void
+    {
+        if ($this->entry($entry->key) !== null) {
+            return;
+        }
+        $taken = $entry->takes === null ? null : $this->entry($entry->takes) ?? throw new EntryOutOfOrder;
+        if ($entry->follows !== null && $this->entry($entry->follows) === null) {
+            throw new EntryOutOfOrder;
+        }
+        $this->refuseClash($entry, $taken, $score);
+        $this->write($user, $entry);
+        $taken?->group_key === null || $this->takeGroup($user, $entry, $taken);
+    }
+
+    private function entry(string $key): ?LogEntry
+    {
+        return $this->part->log()->where('request_key', $key)->first();
+    }
+
+    private function write(User $user, NewEntry $entry): void
+    {
+        $this->part->log()->create([
+            'user_id' => $user->id,
+            'seq' => 1 + (int) $this->part->log()->max('seq'),
+            'kind' => $entry->kind->value,
+            'decisions' => $entry->kept(),
+            'request_key' => $entry->key,
+            'takes' => $entry->takes,
+            'follows' => $entry->follows,
+            'seen' => $entry->seen,
+            'browser' => $entry->browser,
+            'group_key' => $entry->group,
+            'proposed' => $entry->proposed === [] ? null : $entry->proposed,
+            'format' => LogEntry::FORMAT,
+        ]);
+    }
+
+    /** Undoing takes nothing of others away; whatever decides must not pass over what its maker has not seen. */
+    private function refuseClash(NewEntry $entry, ?LogEntry $taken, ScorePart $score): void
+    {
+        $decisions = $entry->kind === EntryKind::Redo ? $taken?->read()->decisions ?? [] : $entry->decisions;
+        if ($entry->kind === EntryKind::Undo || $decisions === []) {
+            return;
+        }
+        $unseen = $this->part->log()->with('user')->where('seq', '>', $entry->seen)->where('browser', '!=', $entry->browser)->get();
+        if ($unseen->isEmpty()) {
+            return;
+        }
+        $own = PartDecisions::touched($score, $decisions);
+        $theirs = array_values($unseen->filter(static fn (LogEntry $other): bool => array_intersect_key($own, PartDecisions::touched($score, $other->read()->decisions)) !== [])->all());
+        if ($theirs !== []) {
+            throw new EntryClashes($theirs);
+        }
+    }
+
+    /** A figure that was decided for several parts at once is taken back, and decided again, in all of them. */
+    private function takeGroup(User $user, NewEntry $entry, LogEntry $taken): void
+    {
+        $others = LogEntry::query()->where('group_key', $taken->group_key)->where('part_id', '!=', $this->part->id)->where('kind', EntryKind::Decide->value)
+            ->whereHas('part', fn (Builder $parts): Builder => $parts->where('piece_id', $this->part->piece_id))->with('part')->get();
+        foreach ($others as $other) {
+            $key = Uuid::uuid5($entry->key, (string) $other->part_id)->toString();
+            (new self($other->part))->write($user, new NewEntry($key, $entry->kind, takes: $other->request_key, seen: $other->seq, browser: $entry->browser, group: $entry->group));
+        }
+    }
+}

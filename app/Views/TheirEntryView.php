@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use App\Models\LogEntry;
+
+/** What somebody else decided. */
+final readonly class TheirEntryView
+{
+    /**
+     * @param  list<array<string, mixed>>  $decisions
+     */
+    public function __construct(
+        public string $by,
+        public string $at,
+        #[Typed('Decision[]')]
+        public array $decisions,
+    ) {}
+
+    public static function of(LogEntry $entry): self
+    {
+        return new self($entry->user->name, $entry->created_at->toIso8601String(), $entry->decisions);
+    }
+}
