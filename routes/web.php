@@ -43,4 +43,5 @@ Route::prefix('api')->group(static function (): void {
 });
 
 Route::view('s/{token}', 'student')->middleware('throttle:shared');
-Route::view('{screen?}', 'desk')->where('screen', '.*');
+// What is built has names of its own: one that is gone after an update is not the page.
+Route::view('{screen?}', 'desk')->where('screen', '(?!build/).*');

@@ -4,7 +4,7 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import { createRouter, createWebHistory } from 'vue-router'
 import App from './App.vue'
-import { warmUp } from './desk/engraver'
+import { warmUp } from './page/engraver'
 import { useSession } from './stores/session'
 
 warmUp()
@@ -32,5 +32,8 @@ router.beforeEach(async (to) => {
     }
     return true
 })
+
+// After an update the pieces of the old page are gone: the page is fetched anew. What waits to be saved is kept.
+window.addEventListener('vite:preloadError', () => location.reload())
 
 app.mount('#app')

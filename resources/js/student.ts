@@ -1,6 +1,6 @@
 import './style/student.css'
 import { createApp } from 'vue'
-import { warmUp } from './desk/engraver'
+import { warmUp } from './page/engraver'
 import Student from './screens/Student.vue'
 
 warmUp()

@@ -6,6 +6,7 @@ namespace Tests\Browser;
 
 use PHPUnit\Framework\TestCase;
 use Tests\Browser\Support\Browser;
+use Tests\Browser\Support\Server;
 
 /** Keeps a picture of what went wrong in tests/Browser/shots/. */
 abstract class BrowserTestCase extends TestCase
@@ -28,8 +29,14 @@ abstract class BrowserTestCase extends TestCase
         return $browser->desk();
     }
 
+    protected static function firstNote(Browser $browser): string
+    {
+        return (string) $browser->script('return document.querySelector(".desk-page g.note").id');
+    }
+
     protected function tearDown(): void
     {
+        Server::running()->awake();
         foreach ($this->browsers as $number => $browser) {
             if ($this->status()->isFailure() || $this->status()->isError()) {
                 @mkdir(__DIR__.'/shots');

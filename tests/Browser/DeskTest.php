@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys as Keys;
-use Tests\Browser\Support\Browser;
-use Tests\Browser\Support\Server;
 
 final class DeskTest extends BrowserTestCase
 {
@@ -92,59 +90,6 @@ final class DeskTest extends BrowserTestCase
         self::assertStringNotContainsString('cannot be played', $desk->textOf('.findings'));
     }
 
-    public function test_a_lost_connection_loses_no_decision(): void
-    {
-        $desk = $this->desk('Mill Wheel Jig', 'Cello')->keys(Keys::ARROW_RIGHT);
-        Server::running()->halt();
-        $desk->keys('u')->seeText('Not saved yet', '.lip');
-        $first = $this->firstNote($desk);
-        self::assertContains('bow-up decided', $desk->marksOn($first), 'the mark is painted all the same');
-        Server::running()->start();
-        $desk->saved();
-        $desk->driver->navigate()->refresh();
-        self::assertContains('bow-up decided', $desk->desk()->marksOn($first));
-    }
-
-    public function test_a_decision_survives_the_browser_being_closed_before_it_was_saved(): void
-    {
-        $desk = $this->desk('Mill Wheel Jig', 'Bass')->keys(Keys::ARROW_RIGHT);
-        $address = (string) $desk->driver->getCurrentURL();
-        Server::running()->halt();
-        $desk->keys('u')->seeText('Not saved yet', '.lip');
-        $desk->script('window.location = "about:blank"');
-        Server::running()->start();
-        $desk->driver->get($address);
-
-        self::assertContains('bow-up decided', $desk->desk()->saved()->marksOn($this->firstNote($desk)));
-    }
-
-    public function test_two_windows_on_one_part_end_in_a_clear_message_and_no_mark_is_lost(): void
-    {
-        $one = $this->desk('Mill Wheel Jig', 'Viola');
-        $two = $this->desk('Mill Wheel Jig', 'Viola');
-        $first = $this->firstNote($one);
-        $one->keys(Keys::ARROW_RIGHT, 'u')->saved();
-        $two->keys(Keys::ARROW_RIGHT, '3')->seeText('This part was changed in another window.', '.overtaken');
-        self::assertContains('bow-up decided', $two->marksOn($first), 'the page is up to date');
-        $two->press('Put it on this page')->saved()->dontSee('.overtaken');
-        $marks = $two->marksOn($first);
-        self::assertContains('bow-up decided', $marks);
-        self::assertNotSame([], array_filter($marks, static fn (string $mark): bool => str_starts_with($mark, 'finger decided')));
-    }
-
-    public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void
-    {
-        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT);
-        $desk->driver->manage()->deleteAllCookies();
-        $desk->keys('u')->seeText('You were signed out');
-        $desk->see('#again-email')->sendKeys('director@brindlemoor.test');
-        $desk->see('#again-password')->sendKeys('lantern-quarry');
-        $desk->press('Sign in and save')->saved();
-        $desk->driver->navigate()->refresh();
-
-        self::assertContains('bow-up decided', $desk->desk()->marksOn($this->firstNote($desk)));
-    }
-
     public function test_the_key_sheet_lists_every_key(): void
     {
         $desk = $this->desk('Pebbles', 'Violin')->keys('?')->seeText('Keys on the desk');
@@ -166,10 +111,5 @@ final class DeskTest extends BrowserTestCase
         $student->seeText('Take your printed part')->seeText('down-bow', '.transfer');
         self::assertSame([], $student->all('svg.score'));
         self::assertSame([], $student->all('a[download]'));
-    }
-
-    private function firstNote(Browser $browser): string
-    {
-        return (string) $browser->script('return document.querySelector(".desk-page g.note").id');
     }
 }

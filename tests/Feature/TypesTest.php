@@ -19,7 +19,7 @@ final class TypesTest extends TestCase
 
     public function test_the_table_of_the_page_has_every_kind_in_the_order_of_the_server(): void
     {
-        $table = (string) file_get_contents(resource_path('js/desk/kinds.ts'));
+        $table = (string) file_get_contents(resource_path('js/marks/kinds.ts'));
         preg_match('/KINDS: Table = \{(.*?)\n\}/s', $table, $inside);
         preg_match_all("/^    '?([\\w-]+)'?: /m", $inside[1] ?? '', $rows);
 
@@ -28,7 +28,7 @@ final class TypesTest extends TestCase
 
     public function test_no_two_commands_of_the_desk_answer_to_one_key(): void
     {
-        $sources = implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), glob(resource_path('js/desk/{commands,kinds-*}.ts'), GLOB_BRACE) ?: []));
+        $sources = implode('', array_map(static fn (string $file): string => (string) file_get_contents($file), glob(resource_path('js/{desk/commands,marks/kinds-*}.ts'), GLOB_BRACE) ?: []));
         preg_match_all('/keys: \[([^\]]+)\]/', $sources, $found);
         $keys = array_merge(...array_map(static fn (string $list): array => preg_match_all("/'([^']+)'/", $list, $one) > 0 ? $one[1] : [], $found[1]));
 

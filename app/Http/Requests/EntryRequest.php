@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Marking\NewEntry;
+use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use UprightPencil\Core\Marking\Decision;
@@ -30,6 +31,7 @@ final class EntryRequest extends FormRequest
             'takes' => ['nullable', 'uuid', 'required_unless:kind,decide'],
             'follows' => ['nullable', 'uuid'],
             'seen' => ['integer', 'min:0'],
+            'by' => ['integer'],
             'browser' => ['string', 'max:36'],
             'have' => ['nullable', 'string', 'max:64'],
             'proposed' => ['array', 'max:'.self::MOST_PROPOSED],
@@ -38,9 +40,15 @@ final class EntryRequest extends FormRequest
         ];
     }
 
-    /** @throws WrongDecision */
+    /**
+     * @throws WrongDecision
+     * @throws AuthenticationException when it was made by somebody else than who is signed in now
+     */
     public function entry(): NewEntry
     {
+        if ($this->has('by') && $this->integer('by') !== $this->user()?->getAuthIdentifier()) {
+            throw new AuthenticationException;
+        }
         $kind = EntryKind::from($this->string('kind')->toString());
         /** @var list<array<string, mixed>> $proposed */
         $proposed = array_values((array) $this->input('proposed', []));

@@ -1,18 +1,32 @@
-import type { LogEntry } from './requests'
-import type { Decision, Desk, Drawn, Kept, Links, Marking, NewLink, Reading, Session, Shared, Sheet, Shelf, SizeUp, Ways, Why } from './types'
+import type { Entry } from '../record/entries'
+import type { Decision, Desk, Drawn, Kept, Links, Marking, NewLink, Reading, Refusal, Session, Shared, Sheet, Shelf, SizeUp, TheirEntry, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
     constructor(
         readonly status: number,
         message: string,
+        readonly theirs: TheirEntry[] = [],
+        /** When the server wants to be asked again. */
+        readonly afterSeconds = 0,
     ) {
         super(message)
     }
 }
 
 /** No usable answer came: the network is away or the server failed. The same may be asked again. */
-export class Unreachable extends Error {}
+export class Unreachable extends Error {
+    constructor(
+        message: string,
+        readonly afterSeconds = 0,
+    ) {
+        super(message)
+    }
+}
+
+/** Nobody waits longer for an answer; a file of 20 MB takes its time. */
+const PATIENCE_MS = 20_000
+const PATIENCE_FOR_FILES_MS = 120_000
 
 function cookie(name: string): string {
     const found = document.cookie.split('; ').find((entry) => entry.startsWith(`${name}=`))
@@ -30,27 +44,30 @@ async function send(method: string, path: string, body?: FormData | object): Pro
             headers,
             body: body instanceof FormData ? body : body ? JSON.stringify(body) : null,
             credentials: 'same-origin',
+            signal: AbortSignal.timeout(body instanceof FormData ? PATIENCE_FOR_FILES_MS : PATIENCE_MS),
         })
-    } catch {
-        throw new Unreachable('The server cannot be reached. Check the connection; nothing is lost.')
+    } catch (fault) {
+        throw new Unreachable(fault instanceof DOMException && fault.name === 'TimeoutError' ? 'The server does not answer.' : 'The server cannot be reached. Check the connection.')
     }
 }
 
 const PLAIN: Record<number, string> = {
-    401: 'You are signed out. Sign in again; nothing is lost.',
+    401: 'You are signed out. Sign in again.',
     403: 'This belongs to another director.',
     404: 'There is nothing here any more.',
     413: 'This file is over 20 MB; a score this large is refused.',
     429: 'That was too often in a short time. Wait a minute and try again.',
 }
 
-async function sentence(response: Response): Promise<string> {
+async function refusal(response: Response): Promise<Refused> {
     const told: unknown = await response.json().catch(() => null)
-    const message = told && typeof told === 'object' && 'message' in told ? String(told.message) : ''
+    const { message = '', theirs = [] } = (told && typeof told === 'object' ? told : {}) as Partial<Refusal>
     // The framework's own messages are not written for directors; ours come with 404, 409 and 422.
     const ours = [404, 409, 422].includes(response.status) && message !== '' && !message.startsWith('No query results')
-    return ours ? message : (PLAIN[response.status] ?? 'The server refused this. Reload the page and try again.')
+    return new Refused(response.status, ours ? message : (PLAIN[response.status] ?? 'The server refused this. Reload the page and try again.'), theirs, after(response))
 }
+
+const after = (response: Response) => Math.min(300, Number(response.headers.get('Retry-After')) || 0)
 
 async function request<T>(method: string, path: string, body?: FormData | object): Promise<T> {
     let response = await send(method, path, body)
@@ -59,13 +76,20 @@ async function request<T>(method: string, path: string, body?: FormData | object
         await send('GET', 'session')
         response = await send(method, path, body)
     }
-    if (response.status >= 500) {
-        throw new Unreachable('The server has a fault. It is asked again by itself; nothing is lost.')
+    if (response.status === 503) {
+        throw new Unreachable('The server is busy. Try again in a moment.', after(response))
+    }
+    if (response.status >= 500 || response.status === 408 || response.status === 419) {
+        throw new Unreachable('The server has a fault. Try again in a moment.', after(response))
     }
     if (!response.ok) {
-        throw new Refused(response.status, await sentence(response))
+        throw await refusal(response)
     }
-    return response.status === 204 ? (undefined as T) : ((await response.json()) as T)
+    try {
+        return response.status === 204 ? (undefined as T) : ((await response.json()) as T)
+    } catch {
+        throw new Unreachable('The answer of the server broke off. Try again in a moment.')
+    }
 }
 
 function upload(file: File, fields: Record<string, string>): FormData {
@@ -94,8 +118,9 @@ export const api = {
             upload(file, { title: kept.title, rights: kept.rights, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
     part: (id: number) => request<Desk>('GET', `parts/${id}`),
-    marking: (id: number) => request<Marking>('GET', `parts/${id}/log`),
-    append: (id: number, entry: LogEntry) => request<Marking>('POST', `parts/${id}/log`, entry),
+    marking: (id: number, have?: string) => request<Marking>('GET', `parts/${id}/log${have ? `?have=${have}` : ''}`),
+    append: ({ part, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>
+        request<Marking>('POST', `parts/${part}/log`, { key, kind, decisions, takes, seen, proposed, by, browser, follows, have }),
     sheet: (id: number) => request<Sheet>('GET', `parts/${id}/sheet`),
     preview: (id: number, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview`, { decisions }),
     why: (id: number, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}`),

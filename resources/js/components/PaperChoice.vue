@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { PAPERS, type Paper } from '../desk/sheets'
+import { PAPERS, type Paper } from '../page/sheets'
 
 const paper = defineModel<Paper>({ required: true })
 const papers = Object.entries(PAPERS) as [Paper, { name: string }][]

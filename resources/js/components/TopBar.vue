@@ -1,14 +1,35 @@
 <script setup lang="ts">
-import { ElButton } from 'element-plus'
+import { ElButton, ElMessageBox } from 'element-plus'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
+import { useQueue } from '../record/queue'
+import SaveState from '../record/SaveState.vue'
+import { problemWords } from '../desk/words'
 import { useSession } from '../stores/session'
 
+/** The foot of the desk says it there. */
+defineProps<{ saysSaving?: boolean }>()
+
 const session = useSession()
+const queue = useQueue()
 const router = useRouter()
+const fault = ref('')
 
 async function signOut(): Promise<void> {
-    await session.signOut()
-    await router.push('/sign-in')
+    const count = queue.waiting.length + queue.aside.length
+    if (count > 0) {
+        const them = count === 1 ? 'One decision is' : `${count} decisions are`
+        const leaves = await ElMessageBox.confirm(`${them} not saved. They stay in this browser until you sign in here again.`, 'Sign out all the same?', { confirmButtonText: 'Sign out', cancelButtonText: 'Stay' }).catch(() => null)
+        if (leaves === null) {
+            return
+        }
+    }
+    try {
+        await session.signOut()
+        await router.push('/sign-in')
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
 }
 </script>
 
@@ -20,6 +41,8 @@ async function signOut(): Promise<void> {
         </RouterLink>
         <div class="top-bar-middle"><slot /></div>
         <div class="top-bar-actions">
+            <SaveState v-if="saysSaving" quiet />
+            <span v-if="fault" class="notice error" role="alert">{{ fault }}</span>
             <slot name="actions" />
             <ElButton text class="sign-out" :title="`Signed in as ${session.name ?? ''}`" @click="signOut">Sign out</ElButton>
         </div>

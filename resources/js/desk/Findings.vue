@@ -2,8 +2,8 @@
 import { nextTick, ref, watch } from 'vue'
 import type { Finding, Fix } from '../api/types'
 
-const props = defineProps<{ findings: Finding[]; current: number | null; previewed: number | null }>()
-const emit = defineEmits<{ go: [index: number]; take: [fix: Fix]; look: [place: number] }>()
+const props = defineProps<{ findings: readonly Finding[]; current: string | null; previewed: number | null }>()
+const emit = defineEmits<{ go: [id: string]; take: [fix: Fix]; look: [place: number] }>()
 
 const FIX: Record<string, string> = {
     hook: 'Hook',
@@ -23,9 +23,9 @@ const list = ref<HTMLElement>()
 
 watch(
     () => props.current,
-    async (index) => {
+    async () => {
         await nextTick()
-        list.value?.querySelector(`[data-index="${index}"]`)?.scrollIntoView({ block: 'nearest' })
+        list.value?.querySelector('.current')?.scrollIntoView({ block: 'nearest' })
     },
 )
 </script>
@@ -35,8 +35,8 @@ watch(
         <h2>Findings <span class="count">{{ findings.length }}</span></h2>
         <p v-if="findings.length === 0" class="quiet">Nothing to mend: the bow comes out right and the class can play every note.</p>
         <ol v-else ref="list">
-            <li v-for="(finding, index) in findings" :key="`${finding.code}-${finding.note}`" :data-index="index" :class="{ current: index === current, mended: finding.mended }">
-                <button type="button" class="finding" :aria-current="index === current" @click="emit('go', index)">
+            <li v-for="(finding, index) in findings" :key="finding.id" :class="{ current: finding.id === current, mended: finding.mended }">
+                <button type="button" class="finding" :aria-current="finding.id === current" @click="emit('go', finding.id)">
                     <span class="finding-number">{{ index + 1 }}</span>
                     <span class="finding-body">
                         <strong>Measure {{ finding.measure }}</strong>
@@ -44,7 +44,7 @@ watch(
                         <span class="finding-message">{{ finding.message }}</span>
                     </span>
                 </button>
-                <div v-if="index === current && finding.fixes.length > 0" class="fixes">
+                <div v-if="finding.id === current && finding.fixes.length > 0" class="fixes">
                     <div v-for="(fix, place) in finding.fixes" :key="`${fix.action}-${place}`" class="fix-row" :class="{ previewed: place === previewed }">
                         <button type="button" class="fix" @click="emit('take', fix)">
                             <kbd v-if="place === (previewed ?? 0)">Enter</kbd>{{ finding.mended ? 'Decide it: ' : '' }}{{ FIX[fix.action] ?? fix.action }}
@@ -54,7 +54,7 @@ watch(
                         </button>
                     </div>
                 </div>
-                <p v-else-if="index === current" class="no-fix quiet">No small change mends this by itself; decide around it.</p>
+                <p v-else-if="finding.id === current" class="no-fix quiet">No small change mends this by itself; decide around it.</p>
             </li>
         </ol>
     </section>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
-import { ElButton, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
+import { ElButton, ElCheckbox, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
 import { ref, watch } from 'vue'
 import { api, partMusicXml } from '../api/client'
 import type { Desk, Link } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
-import type { Paper } from './sheets'
+import type { Paper } from '../page/sheets'
 import { dayWords, problemWords } from './words'
 
 const props = defineProps<{ part: Desk; saving: boolean }>()
 const emit = defineEmits<{ print: []; pdf: [] }>()
 const open = defineModel<boolean>({ required: true })
 const paper = defineModel<Paper>('paper', { required: true })
+const proposals = defineModel<boolean>('proposals', { required: true })
 
 const LENGTHS = [
     { value: 7, label: 'Open for a week' },
@@ -22,6 +23,8 @@ const LENGTHS = [
 const links = ref<Link[]>([])
 const days = ref(30)
 const address = ref('')
+/** The link whose address is shown. */
+const made = ref<number | null>(null)
 const fault = ref('')
 const busy = ref(false)
 
@@ -45,16 +48,17 @@ async function attempt(work: () => Promise<void>): Promise<void> {
 
 const create = () =>
     attempt(async () => {
-        const made = await api.openLink(props.part.part.id, days.value)
-        address.value = made.address
-        links.value = [made.link, ...links.value]
+        const answer = await api.openLink(props.part.part.id, days.value)
+        address.value = answer.address
+        made.value = answer.link.id
+        links.value = [answer.link, ...links.value]
     })
 
 const close = (link: Link) =>
     attempt(async () => {
         await api.closeLink(link.id)
         links.value = links.value.filter(({ id }) => id !== link.id)
-        address.value = ''
+        address.value = made.value === link.id ? '' : address.value
     })
 
 async function copy(): Promise<void> {
@@ -82,6 +86,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
         <section>
             <h3>On paper</h3>
             <PaperChoice v-model="paper" />
+            <ElCheckbox v-if="part.piece.rights !== 'printed-only'" v-model="proposals" label="With proposals, not only what is decided" />
             <div class="row">
                 <ElButton @click="emit('print')">Print</ElButton>
                 <ElButton @click="emit('pdf')">Save PDF</ElButton>

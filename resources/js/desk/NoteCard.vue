@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Decision, FieldName, Note } from '../api/types'
-import { spoken, type Command } from './keys'
+import type { FieldName, Note } from '../api/types'
+import { spoken, type Command } from '../marks/keys'
 import { BOW_FIELDS, bowWords, fieldWords, placeWords } from './words'
 
 const props = defineProps<{
@@ -10,7 +10,9 @@ const props = defineProps<{
     begin: Note | null
     span: string
     commands: Command[]
-    waiting: Decision[]
+    saving: boolean
+    /** Whether letters, digits and signs by themselves are keys. */
+    singleKeys: boolean
 }>()
 
 const GROUPS = ['Finger', 'Bow', 'Words'] as const
@@ -18,6 +20,8 @@ const GROUPS = ['Finger', 'Bow', 'Words'] as const
 /** Which keys the card shows as buttons; all of them answer to the keyboard. */
 const tab = ref<(typeof GROUPS)[number]>('Finger')
 const buttons = computed(() => props.commands.filter((command) => command.group === tab.value))
+/** What is announced when another note is chosen: one sentence. */
+const sentence = computed(() => (props.note ? `${props.note.pitch ?? 'Unpitched'}, ${placeWords(props.note)}: ${props.note.spoken || 'no mark'}${props.span ? `; ${props.span} chosen` : ''}.` : ''))
 const decided = computed(() => {
     const own = (Object.keys(props.note?.decided ?? {}) as FieldName[]).map((field) => fieldWords(field))
     const bowed = props.begin !== null && props.begin.id !== props.note?.id && BOW_FIELDS.some((field) => props.begin?.decided[field] !== undefined)
@@ -26,7 +30,8 @@ const decided = computed(() => {
 </script>
 
 <template>
-    <section class="note-card" aria-label="The selected note" aria-live="polite">
+    <section class="note-card" aria-label="The selected note">
+        <p class="visually-hidden" role="status">{{ sentence }}</p>
         <template v-if="note">
             <h2>
                 <span class="note-pitch">{{ note.pitch ?? 'Unpitched' }}</span>
@@ -42,7 +47,7 @@ const decided = computed(() => {
                 </div>
                 <div>
                     <dt>Decided</dt>
-                    <dd>{{ waiting.length > 0 ? 'being saved…' : decided.length > 0 ? decided.join(', ') : 'nothing; worked out for this class' }}</dd>
+                    <dd>{{ saving ? 'being saved…' : decided.length > 0 ? decided.join(', ') : 'nothing; worked out for this class' }}</dd>
                 </div>
             </dl>
             <p v-if="note.spoken !== ''" class="quiet marks-spoken">On the page: {{ note.spoken }}.</p>
@@ -53,8 +58,8 @@ const decided = computed(() => {
                 <button v-for="group in GROUPS" :key="group" type="button" :aria-pressed="group === tab" @click="tab = group">{{ group }}</button>
             </div>
             <div class="note-buttons" :class="tab.toLowerCase()">
-                <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.label" @click="command.run">
-                    <kbd v-if="spoken(command.keys[0] ?? '').length < 3">{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>
+                <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.short === '' ? `${command.keys[0]}: ${command.label}` : undefined" :aria-keyshortcuts="command.keys[0]" @click="command.run">
+                    <kbd v-if="spoken(command.keys[0] ?? '').length < 3 && (command.short === '' || singleKeys)" aria-hidden="true">{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>
                 </button>
             </div>
         </template>

@@ -1,16 +1,16 @@
 import type { FieldName } from '../api/types'
-import type { DeskCommand, DeskHands } from './hands'
-import { KINDS } from './kinds'
+import type { DeskCommand, DeskHands } from '../marks/hands'
+import { KINDS } from '../marks/kinds'
 
 /** Everything that has a key on the desk: walking, the kinds of marks in their order, and the page. */
 export function deskCommands(hands: DeskHands): DeskCommand[] {
     return [
-        { keys: ['ArrowLeft'], label: 'Note before', group: 'Walk', run: () => hands.step(-1) },
-        { keys: ['ArrowRight'], label: 'Note after', group: 'Walk', run: () => hands.step(1), hint: 'walk' },
-        { keys: ['Shift+ArrowLeft'], label: 'Span: one note less or back', group: 'Walk', run: () => hands.extend(-1) },
-        { keys: ['Shift+ArrowRight'], label: 'Span: one note more', group: 'Walk', run: () => hands.extend(1), hint: 'span' },
-        { keys: ['ArrowUp'], label: 'Line above', group: 'Walk', run: () => hands.line(-1) },
-        { keys: ['ArrowDown'], label: 'Line below', group: 'Walk', run: () => hands.line(1) },
+        { keys: ['ArrowLeft'], label: 'Note before', group: 'Walk', repeats: true, run: () => hands.step(-1) },
+        { keys: ['ArrowRight'], label: 'Note after', group: 'Walk', repeats: true, run: () => hands.step(1), hint: 'walk' },
+        { keys: ['Shift+ArrowLeft'], label: 'Span: one note less or back', group: 'Walk', repeats: true, run: () => hands.extend(-1) },
+        { keys: ['Shift+ArrowRight'], label: 'Span: one note more', group: 'Walk', repeats: true, run: () => hands.extend(1), hint: 'span' },
+        { keys: ['ArrowUp'], label: 'Line above', group: 'Walk', repeats: true, run: () => hands.line(-1) },
+        { keys: ['ArrowDown'], label: 'Line below', group: 'Walk', repeats: true, run: () => hands.line(1) },
         { keys: ['Home'], label: 'First note', group: 'Walk', run: () => hands.edge(false) },
         { keys: ['End'], label: 'Last note', group: 'Walk', run: () => hands.edge(true) },
         { keys: ['f'], label: 'Next finding', group: 'Walk', run: () => hands.finding(1), hint: 'findings' },

@@ -25,10 +25,12 @@ export function useSelection(notes: Ref<Note[]>) {
         return stroke === null || stroke === undefined ? chosen.value : (notes.value.find((note) => note.stroke === stroke) ?? chosen.value)
     })
 
+    /** The first and the last selected note, in the order of the page. */
+    const ends = computed(() => [selection.value[0], selection.value.at(-1)].sort((one, other) => (places.value.get(one ?? '') ?? 0) - (places.value.get(other ?? '') ?? 0)))
+
     /** “5-8”: the printed numbers of the measures that the selection lies in. */
     function measures(): string {
-        const ends = [selection.value[0], selection.value.at(-1)].sort((one, other) => (places.value.get(one ?? '') ?? 0) - (places.value.get(other ?? '') ?? 0))
-        const [first, last] = ends.map((id) => at(id)?.measure ?? '')
+        const [first, last] = ends.value.map((id) => at(id)?.measure ?? '')
         return first === last ? (first ?? '') : `${first}-${last}`
     }
 
@@ -63,5 +65,5 @@ export function useSelection(notes: Ref<Note[]>) {
         selected.value = anchor.value = null
     }
 
-    return { selected, anchor, chosen, selection, spanWords, strokeChosen, at, measures, away, fingered, beside, choose, clear }
+    return { selected, anchor, chosen, selection, ends, spanWords, strokeChosen, at, measures, away, fingered, beside, choose, clear }
 }

@@ -8,6 +8,8 @@ import { problemWords } from './words'
 export interface Trial {
     kind: 'fix' | 'way'
     place: number
+    /** What would be decided: just what is shown. */
+    decisions: Decision[]
     drawn: Drawn
 }
 
@@ -34,9 +36,27 @@ export function useTrying(part: () => number | null) {
                 use(answer)
             }
         } catch (problem) {
-            ElMessage.error(problemWords(problem))
+            if (mine === order) {
+                ElMessage.error(problemWords(problem))
+            }
         }
+        if (mine === order) {
+            asking.value = false
+        }
+    }
+
+    /** Whatever is still on its way changes nothing any more. */
+    function drop(): void {
+        order++
         asking.value = false
+    }
+
+    const look = (kind: Trial['kind'], place: number, decisions: Decision[]) => ask((id) => api.preview(id, decisions), (drawn) => (trial.value = { kind, place, decisions, drawn }))
+
+    /** Leaves what is looked at. */
+    function leave(): void {
+        drop()
+        trial.value = null
     }
 
     return {
@@ -44,17 +64,21 @@ export function useTrying(part: () => number | null) {
         why,
         ways,
         asking,
+        look,
+        leave,
         explain: (note: string) => ask((id) => api.why(id, note), (answer) => (why.value = answer)),
         findWays: (from: string, to: string) => ask((id) => api.ways(id, from, to), (answer) => (ways.value = answer.ways)),
-        look: (kind: Trial['kind'], place: number, decisions: Decision[]) => ask((id) => api.preview(id, decisions), (drawn) => (trial.value = { kind, place, drawn })),
-        /** Leaves what is looked at. */
-        leave: () => {
-            order++
-            trial.value = null
+        lookAtWay: (place: number) => {
+            const way = ways.value?.[place]
+            if (way) {
+                void look('way', place, way.decisions)
+            } else {
+                leave()
+            }
         },
         /** Forgets what was asked: the selection or the page is another. */
         forget: () => {
-            order++
+            drop()
             why.value = undefined
             ways.value = null
             if (trial.value?.kind === 'way') {

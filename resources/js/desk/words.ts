@@ -1,4 +1,4 @@
-import type { FieldName, Note } from '../api/types'
+import type { Decision, FieldName, Note } from '../api/types'
 
 /** Fields that are spoken of in other words than their own. */
 const FIELD_WORDS: Partial<Record<FieldName, string>> = {
@@ -94,4 +94,20 @@ export function dayWords(date: string): string {
 
 export function problemWords(problem: unknown): string {
     return problem instanceof Error ? problem.message : String(problem)
+}
+
+export function timeWords(date: string): string {
+    return new Date(date).toLocaleString('en', { weekday: 'long', hour: '2-digit', minute: '2-digit' })
+}
+
+/** “measure 3, beat 1: finger 2, string A”. */
+export function decisionWords(decision: Decision, notes: ReadonlyMap<string, Note>): string {
+    const { note, to, measures, ...fields } = decision as Record<string, unknown> & { note?: string; to?: string; measures?: string }
+    const place = (id: string) => (notes.has(id) ? placeWords(notes.get(id) as Note) : id)
+    const where = note === undefined ? (measures === 'all' ? 'the whole part' : `measures ${measures}`) : place(note) + (to === undefined ? '' : ` to ${place(to)}`)
+    const what = Object.entries(fields).map(([field, value]) => {
+        const name = fieldWords(field as FieldName)
+        return value === null ? `no ${name}` : value === true ? name : value === false ? `without ${name}` : `${name} ${String(value)}`
+    })
+    return `${where}: ${what.join(', ')}`
 }

@@ -103,7 +103,7 @@ function place(warning: Warning): string {
 </script>
 
 <template>
-    <TopBar><h1 class="screen-title">Import music</h1></TopBar>
+    <TopBar says-saving><h1 class="screen-title">Import music</h1></TopBar>
     <main class="import">
         <label
             class="drop" :class="{ over, small: reading !== null }"

@@ -32,7 +32,7 @@ function state(part: ShelfPart): string {
 </script>
 
 <template>
-    <TopBar>
+    <TopBar says-saving>
         <template #actions>
             <RouterLink v-slot="{ navigate }" to="/import" custom>
                 <ElButton type="primary" @click="navigate">Import music</ElButton>

@@ -3,11 +3,11 @@ import { computed, onBeforeUnmount, onMounted, ref, shallowRef } from 'vue'
 import { api, sharedMusicXml } from '../api/client'
 import type { Shared } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
-import { PaperMaker } from '../desk/paper'
-import { remembered } from '../desk/remembered'
-import Score from '../desk/Score.vue'
-import { ScorePage } from '../desk/score-page'
-import { marked, transfer } from '../desk/sheets'
+import { PaperMaker } from '../page/paper-maker'
+import { remembered } from '../stores/remembered'
+import Score from '../page/Score.vue'
+import { ScorePage } from '../page/score-page'
+import { marked, transfer } from '../page/sheets'
 import { problemWords } from '../desk/words'
 import { paper } from '../stores/paper'
 
@@ -35,7 +35,7 @@ let onScreen: ScorePage | null = null
 let forPaper: ScorePage | null = null
 
 const maker = new PaperMaker(
-    (size) => (part.value?.notation ? (paperPage() ? marked(paperPage() as ScorePage, size, heading()) : []) : transfer(part.value?.sheet ?? [], size, heading())),
+    (size) => (part.value?.notation ? (paperPage() ? marked(paperPage() as ScorePage, layer.value, size, heading()) : []) : transfer(part.value?.sheet ?? [], size, heading())),
     heading,
     () => paper.value,
 )
@@ -48,7 +48,6 @@ const paperPage = () => (width.value === PAPER_WIDTH ? onScreen : forPaper)
 
 async function drawn(page: ScorePage): Promise<void> {
     onScreen = page
-    document.documentElement.dataset.drawn = String(Math.round(performance.now()))
     // A phone shows short lines; the lines for paper are engraved behind them.
     if (width.value !== PAPER_WIDTH && !forPaper && hidden.value && part.value?.music) {
         const made = new ScorePage(hidden.value)

@@ -1,157 +1,203 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { api, Refused } from '../api/client'
-import type { LogEntry } from '../api/requests'
-import type { Decision, Desk, Marking } from '../api/types'
-import { preview } from '../desk/preview'
-import { keep, leftBehind } from './pending'
+import { api } from '../api/client'
+import type { Decision, Desk, Finding, Mark, Marking, Note } from '../api/types'
+import { preview } from '../marks/preview'
+import type { Entry, Proposed } from '../record/entries'
+import { useQueue } from '../record/queue'
 
-export type Saving = 'saved' | 'saving' | 'waiting' | 'signed-out'
+/** Notes whose proposals go along with an entry. */
+const MOST_PROPOSED = 200
 
-const RETRY_MS = 3000
+/** Keys of one's own entries that count, and of those that were taken back; the next one last. */
+interface Stacks {
+    undo: string[]
+    redo: string[]
+}
 
-/** One part on the desk: what the server worked out, and the decisions on their way to it. */
+/** What the way back leads to: an entry of the record, or one that was cancelled before it was ever sent. */
+type TakenBack = { key: string } | { again: Decision[] }
+
+/** One part on the desk: what the server worked out, and what of the queue is about it. */
 export const useDesk = defineStore('desk', () => {
+    const queue = useQueue()
     const part = shallowRef<Desk | null>(null)
     const marking = shallowRef<Marking | null>(null)
-    const queue = ref<LogEntry[]>([])
-    const saving = ref<Saving>('saved')
-    /** Decisions made on a page that had been overtaken; the director says what becomes of them. */
-    const overtaken = ref<LogEntry[]>([])
-    const message = ref('')
-    let sending = false
-    let retry = 0
+    const base = shallowRef<Stacks>({ undo: [], redo: [] })
+    const takenBack = ref<TakenBack[]>([])
+    let opening = 0
 
-    const layer = computed(() =>
-        preview(marking.value?.layer ?? [], [...queue.value].flatMap((entry) => entry.decisions ?? [])),
-    )
+    const id = computed(() => part.value?.part.id ?? null)
+    const notes = computed<Note[]>(() => marking.value?.notes ?? [])
+    const findings = computed<Finding[]>(() => marking.value?.findings ?? [])
+    const waiting = computed(() => queue.waiting.filter((entry) => entry.part === id.value))
+    const aside = computed(() => queue.aside.filter((entry) => entry.part === id.value))
+    const stacks = computed(() => waiting.value.reduce(after, base.value))
+    const layer = computed(() => {
+        const gone = new Set(waiting.value.flatMap(({ kind, takes }) => (kind === 'undo' && takes !== undefined ? [takes] : [])))
+        return preview(drawn(notes.value), waiting.value.filter(({ key }) => !gone.has(key)).flatMap(({ decisions }) => decisions ?? []))
+    })
 
-    async function open(id: number): Promise<void> {
+    /** @throws Refused, Unreachable */
+    async function open(wanted: number): Promise<boolean> {
         close()
-        const opened = await api.part(id)
+        const mine = ++opening
+        const opened = await api.part(wanted)
+        if (mine !== opening) {
+            return false
+        }
         part.value = opened
-        marking.value = opened.marking
-        queue.value = leftBehind(id)
-        remember()
-        void flush()
+        show(opened.marking)
+        return true
     }
 
     function close(): void {
-        clearTimeout(retry)
+        opening++
         part.value = marking.value = null
-        queue.value = overtaken.value = []
-        message.value = ''
-        saving.value = 'saved'
+        base.value = { undo: [], redo: [] }
+        takenBack.value = []
+        queue.shows(0, null)
     }
 
-    function remember(): void {
-        if (part.value) {
-            keep(part.value.part.id, [...overtaken.value, ...queue.value])
+    /** Puts an answer on the page, unless it is older than what is there. */
+    function show(answer: Marking): void {
+        if (id.value === null || answer.seq < (marking.value?.seq ?? 0)) {
+            return
+        }
+        if (answer.since === undefined) {
+            marking.value = answer
+            base.value = { undo: answer.undoable ?? [], redo: answer.redoable ?? [] }
+        } else if (answer.since === marking.value?.state) {
+            marking.value = merged(marking.value, answer)
+        } else {
+            void refresh()
+            return
+        }
+        queue.shows(id.value, answer.state)
+    }
+
+    /** Brings the page up to date with what others, or another window, decided. */
+    async function refresh(): Promise<void> {
+        const now = id.value
+        if (now === null) {
+            return
+        }
+        try {
+            const newest = await api.marking(now)
+            if (now === id.value) {
+                show(newest)
+            }
+        } catch {
+            // The page stays as it is; the next answer brings it up to date.
+        }
+    }
+
+    queue.onAnswer((about, answer, entry) => {
+        if (about !== id.value) {
+            return
+        }
+        if (answer === null) {
+            void refresh()
+            return
+        }
+        base.value = answer.since === undefined ? base.value : after(base.value, entry)
+        show(answer)
+    })
+
+    function push(made: Pick<Entry, 'kind' | 'decisions' | 'takes' | 'proposed'>): void {
+        if (id.value !== null) {
+            queue.push({ ...made, part: id.value, seen: marking.value?.seq ?? 0 })
         }
     }
 
     function decide(...decisions: Decision[]): void {
-        push({ kind: 'decide', decisions })
+        takenBack.value = []
+        push({ kind: 'decide', decisions, proposed: proposed(notes.value, decisions) })
     }
 
-    function push(entry: Pick<LogEntry, 'kind' | 'decisions'>): void {
-        const base = queue.value.length === 0 ? (marking.value?.seq ?? 0) : -1
-        queue.value = [...queue.value, { ...entry, base, key: crypto.randomUUID() }]
-        remember()
-        void flush()
-    }
-
-    /** Sends what waits, one after the other: each is made on the page that the one before led to. */
-    async function flush(): Promise<void> {
-        if (sending) {
-            return
-        }
-        sending = true
-        clearTimeout(retry)
-        while (part.value && queue.value[0] && (await sent(part.value.part.id, queue.value[0])));
-        sending = false
-    }
-
-    async function sent(id: number, entry: LogEntry): Promise<boolean> {
-        saving.value = 'saving'
-        try {
-            const answer = await api.append(id, { ...entry, base: entry.base === -1 ? (marking.value?.seq ?? 0) : entry.base })
-            if (part.value?.part.id === id) {
-                queue.value = queue.value.filter((waiting) => waiting.key !== entry.key)
-                marking.value = answer
-                remember()
-                saving.value = queue.value.length === 0 ? 'saved' : 'saving'
-                message.value = overtaken.value.length === 0 ? '' : message.value
-            }
-            return true
-        } catch (problem) {
-            return refused(id, problem)
-        }
-    }
-
-    async function refused(id: number, problem: unknown): Promise<boolean> {
-        if (!(problem instanceof Refused) || problem.status === 429) {
-            saving.value = 'waiting'
-            message.value = problem instanceof Error ? problem.message : String(problem)
-            retry = window.setTimeout(() => void flush(), RETRY_MS)
+    /** @returns whether there was anything to undo */
+    function undo(): boolean {
+        const key = stacks.value.undo.at(-1)
+        if (key === undefined) {
             return false
         }
-        if (problem.status === 401) {
-            saving.value = 'signed-out'
-            return false
-        }
-        if (problem.status === 409) {
-            overtaken.value = [...overtaken.value, ...queue.value.filter((entry) => entry.kind === 'decide')]
-            queue.value = []
+        const again = waiting.value.find((entry) => entry.key === key)?.decisions
+        if (again && queue.cancel(key)) {
+            takenBack.value = [...takenBack.value, { again }]
         } else {
-            queue.value = queue.value.slice(1)
+            takenBack.value = [...takenBack.value, { key }]
+            push({ kind: 'undo', takes: key })
         }
-        remember()
-        await refresh(id)
-        // The message says that the page is up to date, so it waits until it is.
-        message.value = problem.message
         return true
     }
 
-    /** Brings the page up to date with what others decided. */
-    async function refresh(id: number): Promise<void> {
-        try {
-            const newest = await api.marking(id)
-            if (part.value?.part.id === id) {
-                marking.value = newest
-                saving.value = queue.value.length === 0 ? 'saved' : 'saving'
-            }
-        } catch {
-            saving.value = 'waiting'
-            retry = window.setTimeout(() => void refresh(id).then(flush), RETRY_MS)
+    /** @returns whether there was anything to redo */
+    function redo(): boolean {
+        const last = takenBack.value.at(-1)
+        const key = last === undefined ? stacks.value.redo.at(-1) : 'key' in last ? last.key : undefined
+        takenBack.value = takenBack.value.slice(0, -1)
+        if (last !== undefined && 'again' in last) {
+            push({ kind: 'decide', decisions: last.again, proposed: proposed(notes.value, last.again) })
+        } else if (key !== undefined) {
+            push({ kind: 'redo', takes: key })
         }
-    }
-
-    /** The overtaken decisions are made again on the page as it is now, or let go. */
-    function settleOvertaken(again: boolean): void {
-        const entries = overtaken.value
-        overtaken.value = []
-        message.value = ''
-        remember()
-        if (again) {
-            entries.forEach((entry) => push({ kind: 'decide', decisions: entry.decisions ?? [] }))
-        }
+        return last !== undefined || key !== undefined
     }
 
     return {
         part,
         marking,
+        notes,
+        findings,
         layer,
-        queue,
-        saving,
-        overtaken,
-        message,
+        waiting,
+        aside,
+        canUndo: computed(() => stacks.value.undo.length > 0),
+        canRedo: computed(() => stacks.value.redo.length > 0 || takenBack.value.length > 0),
         open,
         close,
+        refresh,
         decide,
-        flush,
-        settleOvertaken,
-        undo: () => push({ kind: 'undo' }),
-        redo: () => push({ kind: 'redo' }),
+        undo,
+        redo,
+        settle: (again: boolean) => id.value !== null && queue.settle(id.value, again, marking.value?.seq ?? 0),
     }
 })
+
+export function drawn(notes: readonly Note[]): Mark[] {
+    return notes.flatMap(({ marks }) => marks)
+}
+
+/** What one more entry makes of the way back and forth. */
+function after({ undo, redo }: Stacks, { kind, key, takes = '' }: Entry): Stacks {
+    if (kind === 'decide') {
+        return { undo: [...undo, key], redo: [] }
+    }
+    return kind === 'undo'
+        ? { undo: undo.filter((one) => one !== takes), redo: [...redo.filter((one) => one !== takes), takes] }
+        : { undo: [...undo, takes], redo: redo.filter((one) => one !== takes) }
+}
+
+/** What a page shows with what is different on it. */
+function merged(now: Marking, answer: Marking): Marking {
+    const notes = new Map((answer.notes ?? []).map((note) => [note.id, note]))
+    const findings = new Map([...(now.findings ?? []), ...(answer.findings ?? [])].map((finding) => [finding.id, finding]))
+    return {
+        ...now,
+        seq: answer.seq,
+        state: answer.state,
+        notes: (now.notes ?? []).map((note) => notes.get(note.id) ?? note),
+        findings: (answer.order ?? []).flatMap((id) => findings.get(id) ?? []),
+        skipped: answer.skipped ?? [],
+    }
+}
+
+/** What nobody has decided and the page shows, at the notes that are decided about. */
+function proposed(notes: readonly Note[], decisions: readonly Decision[]): Proposed[] {
+    const about = new Set(decisions.flatMap((decision) => ('note' in decision ? [decision.note] : [])))
+    return notes
+        .filter(({ id }) => about.has(id))
+        .flatMap(({ marks }) => marks.filter(({ decided }) => decided !== true))
+        .slice(0, MOST_PROPOSED)
+        .map(({ note, kind, text }) => ({ note, kind, ...(text === undefined ? {} : { text }) }))
+}

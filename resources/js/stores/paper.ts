@@ -1,17 +1,5 @@
-import { ref, watch } from 'vue'
-import type { Paper } from '../desk/sheets'
-
-const KEPT = 'upright-pencil.paper'
+import { useLocalStorage } from '@vueuse/core'
+import type { Paper } from '../page/sheets'
 
 /** The paper somebody printed on last; Letter where that is what shops sell. */
-function firstChoice(): Paper {
-    const kept = localStorage.getItem(KEPT)
-    if (kept === 'a4' || kept === 'letter') {
-        return kept
-    }
-    return /-(US|CA|MX|PH|CL|CO)$/.test(navigator.language) ? 'letter' : 'a4'
-}
-
-export const paper = ref<Paper>(firstChoice())
-
-watch(paper, (chosen) => localStorage.setItem(KEPT, chosen))
+export const paper = useLocalStorage<Paper>('upright-pencil.paper', /-(US|CA|MX|PH|CL|CO)$/.test(navigator.language) ? 'letter' : 'a4')

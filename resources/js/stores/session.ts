@@ -1,25 +1,37 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api } from '../api/client'
+import type { Session } from '../api/types'
+import { useQueue } from '../record/queue'
 
+/** Who is signed in. The queue sends for that person and for nobody else. */
 export const useSession = defineStore('session', () => {
+    const queue = useQueue()
     const name = ref<string | null>(null)
+    const id = ref<number | null>(null)
     const known = ref(false)
 
-    async function load(): Promise<void> {
-        name.value = (await api.session()).director?.name ?? null
+    function is(session: Session): void {
+        name.value = session.director?.name ?? null
+        id.value = session.director?.id ?? null
         known.value = true
+        if (id.value === null) {
+            queue.end()
+        } else {
+            queue.begin(id.value)
+        }
     }
 
+    const load = async () => is(await api.session())
+
     async function signIn(email: string, password: string): Promise<void> {
-        name.value = (await api.signIn(email, password)).director?.name ?? null
-        known.value = true
+        is(await api.signIn(email, password))
     }
 
     async function signOut(): Promise<void> {
         await api.signOut()
-        name.value = null
+        is({ director: null })
     }
 
-    return { name, known, load, signIn, signOut }
+    return { name, id, known, load, signIn, signOut }
 })

@@ -159,6 +159,36 @@ final class Browser
         return $this->driver->executeScript($script, $arguments);
     }
 
+    /**
+     * The next requests that append to a record are answered so, whatever the server would say; then it answers itself again.
+     *
+     * @param  list<array{status?: int, body?: array<string, mixed>, after?: int, lost?: bool, arrives?: bool}>  $answers  after: milliseconds
+     *                                                                                                                     later; lost: no answer comes; arrives: the server gets the request all the same
+     */
+    public function answering(array $answers): self
+    {
+        $this->script(<<<'JS'
+            window.asked = window.asked ?? window.fetch
+            window.answers = arguments[0]
+            window.fetch = async (address, options) => {
+                const answer = options?.method === 'POST' && /parts.\d+.log$/.test(String(address)) ? window.answers.shift() : undefined
+                if (answer === undefined) {
+                    return window.asked(address, options)
+                }
+                if (answer.after) {
+                    await new Promise((later) => setTimeout(later, answer.after))
+                }
+                const real = answer.arrives || !(answer.status || answer.lost) ? await window.asked(address, options) : null
+                if (answer.lost) {
+                    throw new TypeError('Failed to fetch')
+                }
+                return answer.status ? new Response(JSON.stringify(answer.body ?? { message: '' }), { status: answer.status, headers: answer.wait ? { 'Retry-After': answer.wait } : {} }) : real
+            }
+            JS, $answers);
+
+        return $this;
+    }
+
     /** Waits until a part is engraved and its marks are on it. */
     public function desk(): self
     {
@@ -183,6 +213,22 @@ final class Browser
         $marks = $this->script('return [...document.querySelectorAll(`.desk-page [data-note="${arguments[0]}"].mark, .student [data-note="${arguments[0]}"].mark`)].map((mark) => `${mark.getAttribute("class").replace("mark ", "")} ${mark.textContent}`.trim())', $note);
 
         return $marks;
+    }
+
+    /** The id of the chosen note. */
+    public function chosen(): string
+    {
+        return (string) $this->script(<<<'JS'
+            const box = document.querySelector('.desk-page .selection:not(.span)')?.getBoundingClientRect()
+            const middle = (rect) => rect.left + rect.width / 2
+            const inside = (note) => { const rect = (note.querySelector('.notehead') ?? note).getBoundingClientRect(); return box && middle(rect) > box.left && middle(rect) < box.right && rect.top > box.top - 60 && rect.bottom < box.bottom + 60 }
+            return [...document.querySelectorAll('.desk-page g.note')].find(inside)?.id ?? ''
+            JS);
+    }
+
+    public function isDecided(string $note, string $kind): bool
+    {
+        return array_filter($this->marksOn($note), static fn (string $mark): bool => str_starts_with($mark, "{$kind} decided")) !== [];
     }
 
     /**

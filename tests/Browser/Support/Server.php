@@ -39,10 +39,24 @@ final class Server
         return self::$running;
     }
 
+    private bool $away = false;
+
     /** Away for a while, as a school's network is. */
     public function halt(): void
     {
         Ports::end($this->process);
+        $this->away = true;
+    }
+
+    /** Back again, if a test left it away. */
+    public function awake(): void
+    {
+        $this->away && $this->start();
+    }
+
+    public function database(): \PDO
+    {
+        return new \PDO("sqlite:{$this->folder}/demo.sqlite", options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
     }
 
     public function start(): void
@@ -50,11 +64,12 @@ final class Server
         $process = proc_open(['setsid', 'bin/serve', (string) $this->port], [1 => ['file', '/dev/null', 'w'], 2 => ['file', "{$this->folder}/server.log", 'a']], $pipes, self::root(), $this->environment());
         $this->process = is_resource($process) ? $process : throw new \RuntimeException('The server could not be started.');
         Ports::await($this->port);
+        $this->away = false;
     }
 
     private function stop(): void
     {
-        $this->halt();
+        $this->away || $this->halt();
         array_map(unlink(...), glob("{$this->folder}/*") ?: []);
         @rmdir($this->folder);
     }

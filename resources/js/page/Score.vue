@@ -37,6 +37,7 @@ async function draw(): Promise<void> {
         page.flag(props.flags ?? [])
         page.select(props.selected ?? [])
         follow()
+        document.documentElement.dataset.drawn = String(Math.round(performance.now()))
         emit('drawn', page)
     } catch (problem) {
         fault.value = `${problem instanceof Error ? problem.message : String(problem)} Reload the page to try again.`

@@ -52,6 +52,9 @@ export class ScorePage {
 
     private selected: string[] = []
 
+    /** What is engraved now; empty while it is being done. */
+    music = ''
+
     private flags: readonly Flag[] = []
 
     private tracks: Tracks | null = null
@@ -65,10 +68,12 @@ export class ScorePage {
      * @throws Error when the music cannot be engraved
      */
     async engrave(music: string, width: number): Promise<void> {
+        this.music = ''
         const [pages] = await Promise.all([engrave(music, width), ...FONTS.map((font) => document.fonts.load(font))])
         this.drawing.replaceChildren()
         this.engraving = unpack(pages, this.drawing)
         this.stack()
+        this.music = music
     }
 
     paint(layer: readonly Mark[]): void {
@@ -156,10 +161,12 @@ export class ScorePage {
         return line ? line.system.element.getBoundingClientRect() : null
     }
 
-    /** Copies of the lines of music with their marks, for paper. */
-    copies(): { drawing: SVGGElement; top: number; height: number }[] {
+    /** Copies of the lines of music with these marks on them, for paper. */
+    copies(layer: readonly Mark[]): { drawing: SVGGElement; top: number; height: number }[] {
+        const marks = byNote(layer)
         return this.lines.map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
+            drawing.querySelector(':scope > .pencil')?.replaceWith(draw(line.system, marks))
             drawing.querySelectorAll(`.overlay, .decided-line, .tracks, .${STAFF_ONLY}`).forEach((thing) => thing.remove())
             return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
         })

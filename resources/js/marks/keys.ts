@@ -5,6 +5,8 @@ export interface Command {
     /** On a button, where the label is too long. */
     short?: string
     group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Page'
+    /** Holding the key down goes on: only where nothing is decided. */
+    repeats?: boolean
     run: () => void
 }
 
@@ -36,13 +38,20 @@ function isElsewhere(event: KeyboardEvent): boolean {
     return Boolean(typing) || Boolean(presses) || event.altKey
 }
 
-export function answer(event: KeyboardEvent, commands: readonly Command[]): void {
-    if (isElsewhere(event)) {
+/** A letter, digit or sign by itself: speech input and slips of the hand press them unmeant, so they can be switched off. */
+export const isSingle = (key: string): boolean => key.replace('Shift+', '').length === 1
+
+/** @param singles whether letters, digits and signs by themselves are keys */
+export function answer(event: KeyboardEvent, commands: readonly Command[], singles: boolean): void {
+    const key = pressed(event)
+    if (isElsewhere(event) || (isSingle(key) && !singles)) {
         return
     }
-    const command = commands.find(({ keys }) => keys.includes(pressed(event)))
+    const command = commands.find(({ keys }) => keys.includes(key))
     if (command) {
         event.preventDefault()
-        command.run()
+        if (!event.repeat || command.repeats) {
+            command.run()
+        }
     }
 }

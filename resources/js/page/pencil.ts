@@ -1,10 +1,10 @@
 import type { Mark } from '../api/types'
 import { SPACE, type Head, type System } from './engraving'
-import { KINDS } from './kinds'
+import { KINDS } from '../marks/kinds'
 import { barBracket, broken, hookArc, slurArc, staggerTicks, stayLine, strikes, struckOut, writing, type Sign } from './signs'
 import type { Skyline } from './skyline'
 import { element, type Box } from './svg'
-import { SLOTS, STRUCK } from './table'
+import { SLOTS, STRUCK } from '../marks/table'
 
 const GAP = 0.32 * SPACE
 const FINGER_SIZE = 2.6 * SPACE

@@ -1,6 +1,6 @@
 import type { BowAction } from '../api/types'
 import type { DeskHands } from './hands'
-import { changeSign, bowSign, liftSign, retakeSign, splitSign } from './signs'
+import { changeSign, bowSign, liftSign, retakeSign, splitSign } from '../page/signs'
 import { said, type KindRow } from './table'
 import { cycle, heldWord, toggled } from './rows'
 

@@ -2,10 +2,11 @@
 import { ElButton, ElDialog, ElForm, ElFormItem, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import { useSession } from '../stores/session'
-import { problemWords } from './words'
+import { problemWords } from '../desk/words'
+import { useQueue } from './queue'
 
-const emit = defineEmits<{ 'signed-in': [] }>()
 const session = useSession()
+const queue = useQueue()
 const email = ref('')
 const password = ref('')
 const fault = ref('')
@@ -13,8 +14,12 @@ const fault = ref('')
 async function signIn(): Promise<void> {
     fault.value = ''
     try {
+        const before = queue.person
         await session.signIn(email.value, password.value)
-        emit('signed-in')
+        if (session.id !== before) {
+            // Somebody else: nothing of what waits is sent under that name, and nothing of what is on the screen is theirs.
+            location.assign('/')
+        }
     } catch (problem) {
         fault.value = problemWords(problem)
     }
@@ -23,7 +28,7 @@ async function signIn(): Promise<void> {
 
 <template>
     <ElDialog model-value title="You were signed out" width="400px" :show-close="false" :close-on-click-modal="false" :close-on-press-escape="false">
-        <p>Your last decisions are kept in this browser. Sign in and they are saved.</p>
+        <p>Your last decisions are kept in this browser. Sign in and they are saved. Whoever else signs in sees their own; yours wait for you.</p>
         <ElForm label-position="top" @submit.prevent="signIn">
             <ElFormItem label="E-mail" for="again-email"><ElInput id="again-email" v-model="email" type="email" autocomplete="username" /></ElFormItem>
             <ElFormItem label="Password" for="again-password"><ElInput id="again-password" v-model="password" type="password" autocomplete="current-password" /></ElFormItem>

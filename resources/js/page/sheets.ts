@@ -1,4 +1,4 @@
-import type { SheetLine } from '../api/types'
+import type { Mark, SheetLine } from '../api/types'
 import { INK } from './engraving'
 import type { ScorePage } from './score-page'
 import { element } from './svg'
@@ -22,14 +22,17 @@ const MARGIN_TOP = 1400
 const MARGIN_BOTTOM = 1700
 const HEADING = 2700
 
-/** The pages of a marked part, for printing and for PDF alike. */
-export function marked(page: ScorePage, paper: Paper, heading: Heading): SVGSVGElement[] {
+/**
+ * The pages of a part with some marks, for printing and for PDF alike. What the screen shows just now, a preview say, does
+ * not matter.
+ */
+export function marked(page: ScorePage, layer: readonly Mark[], paper: Paper, heading: Heading): SVGSVGElement[] {
     const { width, height } = PAPERS[paper]
     const left = (width - page.width) / 2
     const sheets: SVGSVGElement[] = []
     let sheet: SVGSVGElement | null = null
     let y = 0
-    for (const line of page.copies()) {
+    for (const line of page.copies(layer)) {
         if (!sheet || y + line.height > height - MARGIN_BOTTOM) {
             sheet = blank(paper)
             sheets.push(sheet)

@@ -1,7 +1,7 @@
 import type { DecisionFields, KindName, Mark, Note } from '../api/types'
-import type { Head } from './engraving'
+import type { Head } from '../page/engraving'
 import type { DeskCommand, DeskHands } from './hands'
-import type { PencilLine } from './pencil'
+import type { PencilLine } from '../page/pencil'
 
 /** Where signs stand: those nearest to the notes are drawn first, the others find their place above (or below) them. */
 export const SLOTS = ['finger', 'hand', 'slur', 'hook', 'sign', 'bow', 'held', 'word', 'text', 'below'] as const

@@ -12,6 +12,8 @@ export interface Delivery {
     id: number
     pages: string[]
     fault?: string
+    /** The engraver is of no use any more. */
+    broken?: boolean
 }
 
 // Lines of music are stacked by the page itself, which knows how much room the pencil needs.
@@ -70,6 +72,6 @@ self.onmessage = async (message: MessageEvent<Order>) => {
     try {
         self.postMessage(await engrave(message.data))
     } catch (fault) {
-        self.postMessage({ id: message.data.id, pages: [], fault: `The engraver stopped: ${String(fault)}` })
+        self.postMessage({ id: message.data.id, pages: [], fault: `The engraver stopped: ${String(fault)}`, broken: true })
     }
 }

@@ -1,7 +1,7 @@
 import type { DecisionFields, FieldName, Mark } from '../api/types'
 import type { DeskHands } from './hands'
 import { addedOrStruck, cycle, toggled, typed } from './rows'
-import { accentSign, breathSign, dotSign, fermataSign, strongAccentSign, tenutoSign, type Sign } from './signs'
+import { accentSign, breathSign, dotSign, fermataSign, strongAccentSign, tenutoSign, type Sign } from '../page/signs'
 import { said, STRUCK, type KindRow } from './table'
 
 type Articulated = 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath'

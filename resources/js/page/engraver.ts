@@ -1,0 +1,66 @@
+import type { Delivery, Order } from './engraver.worker'
+
+/** A page takes a tenth of a second; a worker that is silent for so long has failed. */
+const PATIENCE_MS = 60_000
+
+let worker: Worker | null = null
+let orders = 0
+const waiting = new Map<number, (delivery: Delivery) => void>()
+
+function start(): Worker {
+    const started = new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' })
+    started.onmessage = (message: MessageEvent<Delivery>) => {
+        if (message.data.broken) {
+            fail(started, message.data.fault ?? '')
+            return
+        }
+        waiting.get(message.data.id)?.(message.data)
+        waiting.delete(message.data.id)
+    }
+    started.onerror = () => fail(started, 'The engraver could not be started.')
+    started.onmessageerror = () => fail(started, 'The engraver could not be understood.')
+    return started
+}
+
+/** Whoever waits is told, and the next order starts another. */
+function fail(failed: Worker, fault: string): void {
+    failed.terminate()
+    if (worker === failed) {
+        worker = null
+        waiting.forEach((deliver, id) => deliver({ id, pages: [], fault }))
+        waiting.clear()
+    }
+}
+
+/** Loads the engraver before there is something to engrave. */
+export function warmUp(): void {
+    worker ??= start()
+}
+
+/**
+ * Engraves music in a worker, so that the page stays awake. A worker that fails is replaced, and asked once more.
+ *
+ * @returns the engraver's pages as SVG text
+ * @throws Error with one sentence when the music cannot be engraved
+ */
+export async function engrave(music: string, width: number): Promise<string[]> {
+    const first = await order(music, width)
+    const delivery = first.fault === undefined || worker !== null ? first : await order(music, width)
+    if (delivery.fault) {
+        throw new Error(delivery.fault)
+    }
+    return delivery.pages
+}
+
+function order(music: string, width: number): Promise<Delivery> {
+    const asked = (worker ??= start())
+    const one: Order = { id: ++orders, music, width }
+    return new Promise<Delivery>((deliver) => {
+        const tooLong = setTimeout(() => fail(asked, 'The engraver does not answer.'), PATIENCE_MS)
+        waiting.set(one.id, (delivery) => {
+            clearTimeout(tooLong)
+            deliver(delivery)
+        })
+        asked.postMessage(one)
+    })
+}

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { ElAlert, ElButton } from 'element-plus'
+import { computed } from 'vue'
+import type { Note } from '../api/types'
+import { decisionWords, timeWords } from '../desk/words'
+import { useDesk } from '../stores/desk'
+import { useQueue } from './queue'
+
+/** What the server refused of this part, with its words and the reason; and what its record holds that is not understood. */
+const desk = useDesk()
+const queue = useQueue()
+
+const notes = computed(() => new Map<string, Note>(desk.notes.map((note) => [note.id, note])))
+const spoken = (decisions: readonly Parameters<typeof decisionWords>[0][]) => decisions.map((decision) => decisionWords(decision, notes.value)).join('; ')
+const them = computed(() => (desk.aside.length === 1 ? 'it' : 'them'))
+</script>
+
+<template>
+    <section v-if="desk.aside.length > 0" class="notice set-aside" role="alert">
+        <h2>Not on this page yet</h2>
+        <ul>
+            <li v-for="entry in desk.aside" :key="entry.key">
+                <p>{{ entry.aside?.message }}</p>
+                <p v-if="entry.kind === 'decide'"><strong>Yours:</strong> {{ spoken(entry.decisions ?? []) }}.</p>
+                <p v-else><strong>Yours:</strong> {{ entry.kind }}.</p>
+                <p v-for="their in entry.aside?.theirs" :key="their.at"><strong>{{ their.by }}, {{ timeWords(their.at) }}:</strong> {{ spoken(their.decisions) }}.</p>
+            </li>
+        </ul>
+        <div class="row">
+            <ElButton size="small" type="primary" @click="desk.settle(true)">Put {{ them }} on this page</ElButton>
+            <ElButton size="small" @click="desk.settle(false)">Let {{ them }} go</ElButton>
+        </div>
+    </section>
+    <ElAlert
+        v-if="!queue.keeps && queue.waiting.length > 0" type="warning" :closable="false" show-icon
+        title="This browser keeps nothing. What is not saved yet is lost when the page is closed."
+    />
+    <ElAlert v-if="queue.saving === 'waiting' && queue.trouble" type="warning" :closable="false" :title="`${queue.trouble} Your decisions are kept and sent again by themselves.`" />
+    <ElAlert
+        v-if="(desk.marking?.skipped ?? []).length > 0" type="info" :closable="false" title="Some of this part’s record is not understood and left out."
+        :description="(desk.marking?.skipped ?? []).map(({ why }) => why).join(' ')"
+    />
+</template>

@@ -1,0 +1,310 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Keys;
+use Tests\Browser\Support\Browser;
+use Tests\Browser\Support\Server;
+
+/** From the key to the record: nothing lost, nothing false, whatever becomes of the network, the server or the window. */
+final class RecordTest extends BrowserTestCase
+{
+    public function test_a_lost_connection_loses_no_decision(): void
+    {
+        $desk = $this->desk('Mill Wheel Jig', 'Cello')->keys(Keys::ARROW_RIGHT);
+        Server::running()->halt();
+        $desk->keys('u')->seeText('1 decision not saved yet', '.lip')->seeText('sent again by themselves', '.rail');
+        $first = self::firstNote($desk);
+        self::assertContains('bow-up decided', $desk->marksOn($first), 'the mark is painted all the same');
+        Server::running()->start();
+        $desk->saved();
+        $desk->driver->navigate()->refresh();
+        self::assertContains('bow-up decided', $desk->desk()->marksOn($first));
+    }
+
+    public function test_a_decision_survives_the_browser_being_closed_before_it_was_saved(): void
+    {
+        $desk = $this->desk('Mill Wheel Jig', 'Bass')->keys(Keys::ARROW_RIGHT);
+        $address = (string) $desk->driver->getCurrentURL();
+        Server::running()->halt();
+        $desk->keys('u')->seeText('not saved yet', '.lip');
+        $desk->driver->get('about:blank');
+        Server::running()->start();
+        $desk->driver->get($address);
+
+        self::assertContains('bow-up decided', $desk->desk()->saved()->marksOn(self::firstNote($desk)));
+    }
+
+    public function test_trouble_is_waited_out_and_the_decision_is_in_the_record_once(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Violin')->keys(Keys::END);
+        $note = $desk->chosen();
+        foreach ([
+            'no answer' => [['lost' => true]],
+            'an answer that is lost on its way' => [['lost' => true, 'arrives' => true]],
+            'a fault of the server' => [['status' => 500]],
+            'a fault after it was written' => [['status' => 502, 'arrives' => true]],
+            'a busy server, twice' => [['status' => 503], ['status' => 503]],
+            'too many requests' => [['status' => 429]],
+            'a form that went stale' => [['status' => 419]],
+            'a late answer' => [['after' => 1500]],
+        ] as $trouble => $answers) {
+            $before = $this->entries();
+            $desk->answering($answers)->keys('4')->until(fn (): bool => $desk->isDecided($note, 'finger'), "{$trouble}: the mark was not painted at once");
+            $desk->saved();
+
+            self::assertSame($before + 1, $this->entries(), $trouble);
+            self::assertTrue($desk->isDecided($note, 'finger'), $trouble);
+            $desk->keys('z')->saved()->until(fn (): bool => ! $desk->isDecided($note, 'finger'), "{$trouble}: one undo does not take it back");
+        }
+    }
+
+    public function test_what_is_refused_is_set_aside_with_the_reason_and_its_maker_decides(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Viola')->keys(Keys::END);
+        $note = $desk->chosen();
+        $theirs = [['by' => 'Ada Quill', 'at' => '2026-11-20T10:05:00+00:00', 'decisions' => [['measures' => 'all', 'action' => 'hook']]]];
+        foreach ([
+            [403, [], 'This belongs to another director.'],
+            [404, [], 'There is nothing here any more.'],
+            [409, ['message' => 'Ada Quill decided about the same notes meanwhile.', 'theirs' => $theirs], 'Ada Quill decided about the same notes meanwhile.'],
+            [422, ['message' => 'A finger is a number from 0 (open) to 4, on one note.'], 'A finger is a number from 0 (open) to 4, on one note.'],
+        ] as [$status, $body, $told]) {
+            $before = $this->entries();
+            $desk->answering([['status' => $status, 'body' => $body]])->keys('4')->seeText($told, '.set-aside')->seeText('1 decision set aside', '.lip');
+            self::assertFalse($desk->isDecided($note, 'finger'), 'what is not in the record is not on the page');
+            $status === 409 && $desk->seeText('the whole part: bow action hook', '.set-aside');
+
+            $desk->driver->navigate()->refresh();
+            $desk->desk()->seeText('finger 4', '.set-aside')->press('Put it on this page')->saved()->dontSee('.set-aside');
+            self::assertTrue($desk->isDecided($note, 'finger'));
+            self::assertSame($before + 1, $this->entries());
+
+            $desk->keys(Keys::END)->answering([['status' => $status, 'body' => $body]])->keys('3')->seeText($told, '.set-aside')->press('Let it go')->dontSee('.set-aside')->saved();
+            self::assertSame($before + 1, $this->entries());
+            $desk->keys('z')->saved();
+        }
+    }
+
+    public function test_what_depends_on_a_refused_decision_waits_with_it_and_the_rest_goes_on(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Cello')->keys(Keys::HOME);
+        $first = $desk->chosen();
+        $desk->answering([['status' => 422, 'body' => ['message' => 'Not this one.'], 'after' => 600]])->keys('4', '-', Keys::ARROW_RIGHT, 't');
+        $second = $desk->chosen();
+
+        $desk->seeText('It waits for the one before it.', '.set-aside')->seeText('2 decisions set aside', '.lip');
+        self::assertFalse($desk->isDecided($first, 'finger'));
+        $desk->until(fn (): bool => $desk->isDecided($second, 'string'), 'another note is decided all the same');
+        $desk->press('Let them go')->saved()->keys('z')->saved();
+    }
+
+    public function test_the_queue_outlives_the_screen_and_says_so_on_the_others(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Bass')->keys(Keys::HOME);
+        $address = (string) $desk->driver->getCurrentURL();
+        $note = $desk->chosen();
+        $desk->answering(array_fill(0, 3, ['status' => 503]))->keys('u')->seeText('not saved yet', '.lip');
+        $desk->see('.home')->click();
+        $desk->seeText('Lantern')->seeText('1 decision not saved yet', '.top-bar');
+        $desk->dontSee('.top-bar .save-state');
+        $desk->driver->get($address);
+
+        self::assertTrue($desk->desk()->isDecided($note, 'bow-up'));
+        $desk->keys(Keys::HOME, 'z')->saved();
+    }
+
+    public function test_leaving_with_unsaved_entries_asks(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Bass')->keys(Keys::HOME);
+        $asks = 'const event = new Event("beforeunload", { cancelable: true }); window.dispatchEvent(event); return event.defaultPrevented';
+        self::assertFalse($desk->script($asks));
+        $desk->answering([['status' => 503], ['status' => 503]])->keys('u')->seeText('not saved yet', '.lip');
+        self::assertTrue($desk->script($asks));
+        $desk->press('Sign out')->seeText('One decision is not saved')->press('Stay', '.el-message-box')->saved();
+        self::assertFalse($desk->script($asks));
+        $desk->keys('z')->saved();
+    }
+
+    public function test_undo_of_what_still_waits_cancels_it_and_nothing_brings_it_back_by_itself(): void
+    {
+        $desk = $this->desk('First Light', 'Cello')->keys(Keys::HOME);
+        $note = $desk->chosen();
+        $before = $this->entries();
+        // The first one was sent and may have arrived; the second waits behind it and never left.
+        $desk->answering(array_fill(0, 2, ['status' => 503]))->keys('4', Keys::ARROW_RIGHT, '3')->seeText('2 decisions not saved yet', '.lip');
+        $second = $desk->chosen();
+        $desk->keys('z')->seeText('1 decision not saved yet', '.lip');
+        self::assertFalse($desk->isDecided($second, 'finger'));
+        $desk->saved();
+        self::assertSame($before + 1, $this->entries());
+        $desk->driver->navigate()->refresh();
+        self::assertFalse($desk->desk()->isDecided($second, 'finger'), 'it does not come back');
+        self::assertTrue($desk->isDecided($note, 'finger'));
+
+        $desk->keys('z')->saved()->until(fn (): bool => ! $desk->isDecided($note, 'finger'), 'undo after a reload');
+        $desk->keys('y')->saved()->until(fn (): bool => $desk->isDecided($note, 'finger'), 'redo');
+        $desk->keys('z')->saved();
+    }
+
+    public function test_redo_brings_back_what_was_cancelled(): void
+    {
+        $desk = $this->desk('First Light', 'Bass')->keys(Keys::HOME);
+        $desk->answering(array_fill(0, 2, ['status' => 503]))->keys('4', Keys::ARROW_RIGHT, '3')->seeText('2 decisions not saved yet', '.lip');
+        $second = $desk->chosen();
+        $desk->keys('z', 'y')->saved();
+        self::assertTrue($desk->isDecided($second, 'finger'), 'it was asked for again');
+        $desk->keys('z', 'z')->saved();
+    }
+
+    public function test_a_late_answer_for_another_part_changes_nothing(): void
+    {
+        $desk = $this->desk('Pebbles', 'Violin')->keys(Keys::HOME);
+        $desk->answering([['after' => 2500]])->keys('u');
+        $desk->press('Viola', '.siblings')->until(fn (): bool => str_contains($desk->textOf('.paper-part'), 'Viola'), 'the other part did not open');
+        $desk->desk()->saved();
+
+        self::assertStringContainsString('Viola', $desk->textOf('.paper-part'));
+        self::assertSame([], $desk->all('.desk-page .mark.decided'));
+        $desk->press('Violin', '.siblings')->until(fn (): bool => $desk->all('.desk-page .mark.bow-up.decided') !== [], 'the decision is on its own part');
+        $desk->keys('z')->saved();
+    }
+
+    public function test_two_tabs_of_one_browser_see_each_other(): void
+    {
+        $desk = $this->desk('Pebbles', 'Bass')->keys(Keys::HOME);
+        $note = $desk->chosen();
+        $one = $desk->driver->getWindowHandle();
+        // A duplicated tab: the same address, the same storage.
+        $desk->script('window.open(location.href)');
+        $two = array_values(array_diff($desk->driver->getWindowHandles(), [$one]))[0];
+        $desk->driver->switchTo()->window($two);
+        $desk->desk();
+        $desk->driver->switchTo()->window($one);
+        $desk->keys('u')->saved();
+        $desk->driver->switchTo()->window($two);
+        $desk->until(fn (): bool => $desk->isDecided($note, 'bow-up'), 'the other tab does not show it');
+        $desk->keys(Keys::HOME, '3')->saved();
+        $desk->driver->switchTo()->window($one);
+        $desk->until(fn (): bool => $desk->isDecided($note, 'finger'), 'the first tab does not show what the second decided');
+        self::assertSame([], $desk->all('.set-aside'), 'nobody is in anybody’s way');
+        $desk->keys('z', 'z')->saved();
+    }
+
+    public function test_two_machines_in_one_part_meet_only_on_the_same_note(): void
+    {
+        $one = $this->desk('Mill Wheel Jig', 'Viola')->keys(Keys::HOME);
+        $two = $this->desk('Mill Wheel Jig', 'Viola')->keys(Keys::HOME);
+        $note = $one->chosen();
+        $one->keys('u')->saved();
+        $two->keys(Keys::END, '3')->saved();
+        self::assertTrue($two->isDecided($note, 'bow-up'), 'with the answer came what the other decided');
+
+        $one->keys(Keys::HOME, '4')->saved();
+        $two->keys(Keys::HOME, '2')->seeText('decided about the same notes meanwhile', '.set-aside')->seeText('finger 4', '.set-aside')->seeText('finger 2', '.set-aside');
+        $two->press('Put it on this page')->saved()->dontSee('.set-aside');
+        self::assertContains('finger decided 2', $two->marksOn($note));
+    }
+
+    public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void
+    {
+        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT);
+        $desk->driver->manage()->deleteAllCookies();
+        $desk->keys('u')->seeText('You were signed out');
+        $this->signInAgain($desk, 'director@brindlemoor.test', 'lantern-quarry')->saved();
+        $desk->driver->navigate()->refresh();
+
+        self::assertContains('bow-up decided', $desk->desk()->marksOn(self::firstNote($desk)));
+    }
+
+    public function test_nothing_is_sent_under_another_name(): void
+    {
+        Server::running()->database()->prepare('INSERT OR IGNORE INTO users (name, email, password) VALUES (?, ?, ?)')->execute(['Ada Quill', 'quill@brindlemoor.test', password_hash('slate-and-feather', PASSWORD_BCRYPT)]);
+        $desk = $this->desk('Pebbles', 'Viola')->keys(Keys::HOME);
+        $address = (string) $desk->driver->getCurrentURL();
+        $before = $this->entries();
+        $desk->driver->manage()->deleteAllCookies();
+        $desk->keys('u')->seeText('You were signed out');
+        $this->signInAgain($desk, 'quill@brindlemoor.test', 'slate-and-feather');
+        $desk->until(fn (): bool => str_ends_with((string) $desk->driver->getCurrentURL(), '/') && $desk->all('.shelf, main') !== [], 'the other director’s shelf did not open');
+        usleep(1_500_000);
+        self::assertSame($before, $this->entries());
+
+        $desk->press('Sign out')->see('#email')->sendKeys('director@brindlemoor.test');
+        $desk->see('#password')->sendKeys('lantern-quarry');
+        $desk->press('Sign in')->seeText('Pebbles');
+        $desk->until(fn (): bool => $this->entries() === $before + 1, 'what waited was not sent when its maker came back');
+        $desk->driver->get($address);
+        self::assertContains('bow-up decided', $desk->desk()->marksOn(self::firstNote($desk)));
+    }
+
+    public function test_a_browser_that_keeps_nothing_says_so_and_still_sends(): void
+    {
+        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::END);
+        $desk->script('Storage.prototype.setItem = () => { throw new DOMException("full", "QuotaExceededError") }');
+        $before = $this->entries();
+        $desk->answering([['status' => 503], ['status' => 503]])->keys('4')->seeText('This browser keeps nothing', '.rail');
+        $desk->saved();
+        self::assertSame($before + 1, $this->entries());
+        $desk->keys('z')->saved();
+    }
+
+    public function test_a_key_that_is_held_down_repeats_walking_only(): void
+    {
+        $desk = $this->desk('First Light', 'Violin')->keys(Keys::HOME);
+        $hold = 'for (const key of arguments[0]) window.dispatchEvent(new KeyboardEvent("keydown", { key, repeat: true, bubbles: true, cancelable: true }))';
+        $first = $desk->chosen();
+        $before = $this->entries();
+        $desk->script($hold, ['ArrowRight', 'ArrowRight']);
+        $desk->until(fn (): bool => $desk->chosen() !== $first, 'walking stopped');
+        $desk->script($hold, ['u', 'z', '4', 'Enter', 'Delete']);
+        usleep(500_000);
+
+        self::assertSame($before, $this->entries());
+        $desk->saved();
+    }
+
+    public function test_single_keys_can_be_switched_off(): void
+    {
+        $desk = $this->desk('First Light', 'Violin')->keys(Keys::HOME, '?')->seeText('Keys on the desk');
+        $before = $this->entries();
+        $desk->see('.single-keys .el-switch')->click();
+        $desk->keys(Keys::ESCAPE)->until(fn (): bool => $desk->all('.key-sheet') === [] || ! $desk->all('.key-sheet')[0]->isDisplayed(), 'the sheet stays');
+        $first = $desk->chosen();
+        $desk->keys('u', '4', Keys::ARROW_RIGHT);
+        usleep(400_000);
+        self::assertSame($before, $this->entries(), 'letters and digits do nothing');
+        self::assertNotSame($first, $desk->chosen(), 'arrows do');
+        $desk->press('Keys', '.lip')->seeText('Keys on the desk')->see('.single-keys .el-switch')->click();
+    }
+
+    public function test_paper_shows_what_is_decided_and_never_what_is_only_looked_at(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Viola')->keys('f', 'v');
+        $desk->see('.preview-bar');
+        $shown = static fn (string $css): int => count((array) $desk->script('window.dispatchEvent(new Event("beforeprint")); return [...document.querySelectorAll(arguments[0])].map(String)', ".sheets {$css}"));
+        $decided = count($desk->all('.desk-page .mark.decided'));
+
+        self::assertSame(0, $shown('.mark:not(.decided)'), 'nothing that nobody decided');
+        $desk->keys(Keys::ESCAPE, 'o')->press('With proposals')->keys(Keys::ESCAPE);
+        self::assertGreaterThan(0, $shown('.mark:not(.decided)'), 'where it is asked for, what is proposed');
+        self::assertLessThanOrEqual($decided, $shown('.mark.decided'));
+    }
+
+    private function signInAgain(Browser $desk, string $email, string $password): Browser
+    {
+        $desk->see('#again-email')->sendKeys($email);
+        $desk->see('#again-password')->sendKeys($password);
+
+        return $desk->press('Sign in and save');
+    }
+
+    private function entries(): int
+    {
+        $count = Server::running()->database()->query('SELECT count(*) FROM log_entries');
+
+        return $count === false ? 0 : (int) $count->fetchColumn();
+    }
+}
