@@ -15,6 +15,7 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
@@ -31,6 +32,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (WrongProfile $fault): JsonResponse => new JsonResponse(['message' => "The class profile of this ensemble cannot be used. {$fault->getMessage()}"], 422));
         $exceptions->render(static fn (EntryClashes $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), $fault->theirs()), 409));
         $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));
     })

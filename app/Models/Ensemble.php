@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\WrongProfile;
 
 /**
  * A group of players of one level.
@@ -33,8 +34,11 @@ final class Ensemble extends Model
         return $this->hasMany(Piece::class);
     }
 
+    /** @throws WrongProfile when what is kept is none */
     public function classProfile(): ClassProfile
     {
-        return ClassProfile::fromArray($this->profile);
+        $kept = json_decode((string) $this->getRawOriginal('profile'), true);
+
+        return ClassProfile::fromArray(is_array($kept) ? $kept : throw new WrongProfile('It cannot be read.'));
     }
 }

@@ -10,13 +10,15 @@ use UprightPencil\Core\Strings\Level;
 final readonly class ShelfEnsembleView
 {
     /**
+     * @param  string|null  $fault  what is wrong with its class profile; then its level is not known
      * @param  list<ShelfPieceView>  $pieces
      */
     public function __construct(
         public int $id,
         public string $name,
         public string $school,
-        public Level $level,
+        public ?Level $level,
+        public ?string $fault,
         public array $pieces,
     ) {}
 }

@@ -137,7 +137,7 @@ final class RecordTest extends BrowserTestCase
         $desk->answering(array_fill(0, 2, ['status' => 503]))->keys('4', Keys::ARROW_RIGHT, '3')->seeText('2 decisions not saved yet', '.lip');
         $second = $desk->chosen();
         $desk->keys('z')->seeText('1 decision not saved yet', '.lip');
-        self::assertFalse($desk->isDecided($second, 'finger'));
+        $desk->until(fn (): bool => ! $desk->isDecided($second, 'finger'), 'it is still painted');
         $desk->saved();
         self::assertSame($before + 1, $this->entries());
         $desk->driver->navigate()->refresh();

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\LogEntry;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -153,6 +154,39 @@ final class DeskTest extends TestCase
 
         self::assertSame('4', $notes[4]->technical->finger);
         self::assertSame('down', $notes[0]->technical->bow?->value);
+    }
+
+    public function test_a_bad_profile_spoils_one_ensemble_and_not_the_shelf(): void
+    {
+        $director = self::director();
+        $part = self::partOf($director);
+        $other = self::ensembleOf($director);
+        foreach (['{"level":"wizard"}', '{"sparkle":1}', 'not JSON', '7', 'null'] as $profile) {
+            DB::table('ensembles')->where('id', $other->id)->update(['profile' => $profile]);
+            $this->actingAs($director)->getJson('/api/shelf')->assertOk()
+                ->assertJsonPath('ensembles.0.level', 'second-year')->assertJsonPath('ensembles.0.fault', null)
+                ->assertJsonPath('ensembles.1.level', null)->assertJsonPath('ensembles.1.name', 'Strings');
+        }
+        DB::table('ensembles')->update(['profile' => '{"level":"wizard"}']);
+        $told = $this->getJson("/api/parts/{$part->id}")->assertUnprocessable()->json('message');
+        self::assertIsString($told);
+        self::assertStringStartsWith('The class profile of this ensemble cannot be used.', $told);
+    }
+
+    public function test_the_shelf_does_not_count_what_was_undone(): void
+    {
+        $part = self::partOf($director = self::director());
+        $log = "/api/parts/{$part->id}/log";
+        [$one, $two] = [self::entry(), self::entry([['note' => 'n2', 'finger' => 1]])];
+        $count = fn (): mixed => $this->actingAs($director)->getJson('/api/shelf')->json('ensembles.0.pieces.0.parts.0.decisions');
+        self::assertSame(0, $count());
+        $this->postJson($log, $one)->assertOk();
+        $this->postJson($log, $two)->assertOk();
+        self::assertSame(2, $count());
+        $this->postJson($log, self::entryAbout('undo', $one['key']))->assertOk();
+        self::assertSame(1, $count());
+        $this->postJson($log, self::entryAbout('redo', $one['key']))->assertOk();
+        self::assertSame(2, $count());
     }
 
     public function test_the_shelf_counts_decisions_and_open_links(): void

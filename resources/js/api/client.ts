@@ -77,10 +77,10 @@ async function request<T>(method: string, path: string, body?: FormData | object
         response = await send(method, path, body)
     }
     if (response.status === 503) {
-        throw new Unreachable('The server is busy. Try again in a moment.', after(response))
+        throw new Unreachable('The server is busy.', after(response))
     }
     if (response.status >= 500 || response.status === 408 || response.status === 419) {
-        throw new Unreachable('The server has a fault. Try again in a moment.', after(response))
+        throw new Unreachable('The server has a fault.', after(response))
     }
     if (!response.ok) {
         throw await refusal(response)
@@ -88,7 +88,7 @@ async function request<T>(method: string, path: string, body?: FormData | object
     try {
         return response.status === 204 ? (undefined as T) : ((await response.json()) as T)
     } catch {
-        throw new Unreachable('The answer of the server broke off. Try again in a moment.')
+        throw new Unreachable('The answer of the server broke off.')
     }
 }
 

@@ -433,7 +433,9 @@ export interface ShelfEnsemble {
     id: number
     name: string
     school: string
-    level: Level
+    level: Level | null
+    /** what is wrong with its class profile; then its level is not known */
+    fault: string | null
     pieces: ShelfPiece[]
 }
 

@@ -14,7 +14,7 @@ const columns = computed(() => COLUMNS.map((names) => names.map((name) => ({ nam
 
 <template>
     <ElDialog v-model="open" title="Keys on the desk" width="1248px" top="2vh">
-        <p class="single-keys"><ElSwitch v-model="singles" aria-label="Single keys" active-text="Single keys" /> <span class="quiet">Off: letters, digits and signs by themselves do nothing; the buttons, arrows, Enter and Esc do. For speech input, or a cat on the keyboard.</span></p>
+        <p class="single-keys"><ElSwitch v-model="singles" aria-label="Single keys" active-text="Single keys" /> <span class="quiet">Off: letters, digits and signs by themselves do nothing; the buttons, arrows, Enter and Esc do. For speech input, or where a slip of the hand must do nothing.</span></p>
         <div class="key-sheet" :class="{ 'no-singles': !singles }">
             <div v-for="groups in columns" :key="groups[0]?.name">
                 <section v-for="group in groups" :key="group.name">

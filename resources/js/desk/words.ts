@@ -1,3 +1,4 @@
+import { Unreachable } from '../api/client'
 import type { Decision, FieldName, Note } from '../api/types'
 
 /** Fields that are spoken of in other words than their own. */
@@ -93,6 +94,9 @@ export function dayWords(date: string): string {
 }
 
 export function problemWords(problem: unknown): string {
+    if (problem instanceof Unreachable) {
+        return `${problem.message} Try again in a moment.`
+    }
     return problem instanceof Error ? problem.message : String(problem)
 }
 

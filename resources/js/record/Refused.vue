@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElAlert, ElButton } from 'element-plus'
+import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import type { Note } from '../api/types'
 import { decisionWords, timeWords } from '../desk/words'
@@ -12,6 +12,7 @@ const queue = useQueue()
 
 const notes = computed(() => new Map<string, Note>(desk.notes.map((note) => [note.id, note])))
 const spoken = (decisions: readonly Parameters<typeof decisionWords>[0][]) => decisions.map((decision) => decisionWords(decision, notes.value)).join('; ')
+const skipped = computed(() => desk.marking?.skipped ?? [])
 const them = computed(() => (desk.aside.length === 1 ? 'it' : 'them'))
 </script>
 
@@ -31,13 +32,10 @@ const them = computed(() => (desk.aside.length === 1 ? 'it' : 'them'))
             <ElButton size="small" @click="desk.settle(false)">Let {{ them }} go</ElButton>
         </div>
     </section>
-    <ElAlert
-        v-if="!queue.keeps && queue.waiting.length > 0" type="warning" :closable="false" show-icon
-        title="This browser keeps nothing. What is not saved yet is lost when the page is closed."
-    />
-    <ElAlert v-if="queue.saving === 'waiting' && queue.trouble" type="warning" :closable="false" :title="`${queue.trouble} Your decisions are kept and sent again by themselves.`" />
-    <ElAlert
-        v-if="(desk.marking?.skipped ?? []).length > 0" type="info" :closable="false" title="Some of this part’s record is not understood and left out."
-        :description="(desk.marking?.skipped ?? []).map(({ why }) => why).join(' ')"
-    />
+    <p v-if="!queue.keeps && queue.waiting.length > 0" class="notice error" role="alert">This browser keeps nothing. What is not saved yet is lost when the page is closed.</p>
+    <p v-if="queue.saving === 'waiting' && queue.trouble" class="notice" role="status">{{ queue.trouble }} Your decisions are kept and sent again by themselves.</p>
+    <details v-if="skipped.length > 0" class="notice">
+        <summary>{{ skipped.length === 1 ? 'One entry' : `${skipped.length} entries` }} of this part’s record {{ skipped.length === 1 ? 'is' : 'are' }} not understood and left out.</summary>
+        <p v-for="{ why } in skipped" :key="why">{{ why }}</p>
+    </details>
 </template>

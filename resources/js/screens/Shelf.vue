@@ -46,7 +46,8 @@ function state(part: ShelfPart): string {
         <section v-for="ensemble in ensembles ?? []" :key="ensemble.id" class="ensemble" :aria-label="ensemble.name">
             <header>
                 <h1>{{ ensemble.name }}</h1>
-                <p class="quiet">{{ ensemble.school }}, {{ LEVELS[ensemble.level] ?? ensemble.level }}</p>
+                <p v-if="ensemble.level" class="quiet">{{ ensemble.school }}, {{ LEVELS[ensemble.level] ?? ensemble.level }}</p>
+                <p v-else class="notice error">{{ ensemble.fault }}</p>
             </header>
             <div v-for="group in kinds(ensemble)" :key="group.kind" class="shelf-group">
                 <h2>{{ group.heading }}</h2>
