@@ -301,6 +301,7 @@ final class RecordTest extends BrowserTestCase
         return $desk->press('Sign in and save');
     }
 
+    /** @phpstan-impure the record grows */
     private function entries(): int
     {
         $count = Server::running()->database()->query('SELECT count(*) FROM log_entries');

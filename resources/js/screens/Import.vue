@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect } from 'element-plus'
+import { v4 as uuid } from 'uuid'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
@@ -23,10 +24,10 @@ const fault = ref('')
 const busy = ref('')
 const over = ref(false)
 /** The same key again is the same piece, so a double click or a lost answer does not make two. */
-let key = crypto.randomUUID()
+let key: string = uuid()
 
 const partNames = computed(() => Object.fromEntries((reading.value?.parts ?? []).map((part) => [part.id, part.name])))
-const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level] ?? level}` })))
+const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level ?? ''] ?? 'class profile cannot be used'}` })))
 const missing = computed(() =>
     [title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'what may be done with it' : ''].filter(Boolean),
 )
@@ -48,7 +49,7 @@ async function take(chosen: File | undefined): Promise<void> {
     file.value = chosen
     corrected.value = {}
     reading.value = null
-    key = crypto.randomUUID()
+    key = uuid()
     const understood = await read()
     title.value = understood ? understood.title || chosen.name.replace(/\.[^.]+$/, '') : ''
 }

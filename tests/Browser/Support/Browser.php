@@ -226,6 +226,7 @@ final class Browser
             JS);
     }
 
+    /** @phpstan-impure the page changes */
     public function isDecided(string $note, string $kind): bool
     {
         return array_filter($this->marksOn($note), static fn (string $mark): bool => str_starts_with($mark, "{$kind} decided")) !== [];

@@ -81,14 +81,14 @@ final readonly class BrowserBench
                 return text
             }
             const run = async () => {
-                let { seq, notes } = await (await fetch(`/api/parts/${part}/log`, { headers: headers() })).json()
+                let { seq, state, notes } = await (await fetch(`/api/parts/${part}/log`, { headers: headers() })).json()
                 while (times.length < 100) {
                     const note = notes[8 * times.length]
                     const decision = times.length % 2 ? { note: note.id, finger: Number(note.finger.at(-1)) } : { note: note.id, direction: note.direction }
-                    const body = JSON.stringify({ base: seq, kind: 'decide', key: crypto.randomUUID(), decisions: [decision] })
+                    const body = JSON.stringify({ seen: seq, have: state, browser: 'bench', kind: 'decide', key: crypto.randomUUID(), decisions: [decision] })
                     const text = await timed(times, `/api/parts/${part}/log`, { method: 'POST', body, headers: { ...headers(), 'Content-Type': 'application/json' } })
                     bytes.push(text.length)
-                    seq = JSON.parse(text).seq ?? seq
+                    ({ seq, state } = JSON.parse(text))
                     await timed(pings, '/api/session', { headers: headers() })
                 }
                 done({ times, pings, bytes })
