@@ -71,7 +71,7 @@ final readonly class BrowserBench
 
     private function decisions(int $part): void
     {
-        /** @var array{times: non-empty-list<float>, pings: non-empty-list<float>, bytes: non-empty-list<float>} $measured */
+        /** @var array{times: non-empty-list<float>, pings: non-empty-list<float>, bytes: non-empty-list<float>, fault?: string} $measured */
         $measured = $this->browser->driver->executeAsyncScript(self::TOKEN.<<<'JS'
             const [part, done] = arguments, times = [], pings = [], bytes = []
             const timed = async (list, address, request) => {
@@ -87,14 +87,17 @@ final readonly class BrowserBench
                     const decision = times.length % 2 ? { note: note.id, finger: Number(note.finger.at(-1)) } : { note: note.id, direction: note.direction }
                     const body = JSON.stringify({ seen: seq, have: state, browser: 'bench', kind: 'decide', key: crypto.randomUUID(), decisions: [decision] })
                     const text = await timed(times, `/api/parts/${part}/log`, { method: 'POST', body, headers: { ...headers(), 'Content-Type': 'application/json' } })
-                    bytes.push(text.length)
+                    bytes.push(text.length);
                     ({ seq, state } = JSON.parse(text))
                     await timed(pings, '/api/session', { headers: headers() })
                 }
                 done({ times, pings, bytes })
             }
-            run()
+            run().catch((fault) => done({ fault: String(fault) }))
             JS, [$part]);
+        if (isset($measured['fault'])) {
+            throw new \RuntimeException($measured['fault']);
+        }
         $this->percentiles('decision', $measured['times']);
         $this->figures->value('decision_bytes', Figures::percentile($measured['bytes'], 50));
         $this->figures->value('decision_by_ping', Figures::percentile($measured['times'], 50) / Figures::percentile($measured['pings'], 50));
