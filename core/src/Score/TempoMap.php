@@ -74,17 +74,12 @@ final readonly class TempoMap
 
     private static function tempoOf(Direction $direction): ?float
     {
-        $told = $direction->sound['tempo'] ?? null;
-        if (is_numeric($told) && (float) $told > 0) {
-            return (float) $told;
-        }
-        foreach ($direction->signs as $sign) {
-            if ($sign->tempo !== null && $sign->tempo > 0) {
-                return $sign->tempo;
-            }
+        $tempo = Bounds::tempo($direction->sound['tempo'] ?? null);
+        foreach ($tempo === null ? $direction->signs : [] as $sign) {
+            $tempo ??= Bounds::tempo($sign->tempo);
         }
 
-        return null;
+        return $tempo;
     }
 
     /** Quarters a minute at the start. */

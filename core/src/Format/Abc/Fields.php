@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\Abc;
 
+use UprightPencil\Core\Score\Bounds;
 use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\Key;
@@ -19,12 +20,15 @@ final class Fields
     /** Sharps more than the major key of the same name has. */
     private const SHARPS = ['lyd' => 1, 'mix' => -1, 'dor' => -2, 'm' => -3, 'min' => -3, 'aeo' => -3, 'phr' => -4, 'loc' => -5];
 
+    /** The unit length is 1/512 at the shortest. */
+    private const SHORTEST_UNIT = 512;
+
     public static function meter(string $text): Meter
     {
         return match (true) {
             $text === 'C' => new Meter([['4', 4]], kept: ['symbol' => 'common']),
             $text === 'C|' => new Meter([['2', 2]], kept: ['symbol' => 'cut']),
-            preg_match('/^\(?(\d+(?:\+\d+)*)\)?\/(\d+)$/', $text, $found) === 1 && (int) $found[2] > 0 && (int) $found[1] > 0 => new Meter([[$found[1], (int) $found[2]]]),
+            preg_match('/^\(?(\d+(?:\+\d+)*)\)?\/(\d+)$/', $text, $found) === 1 && Bounds::isMeter($found[1], $found[2]) => new Meter([[$found[1], (int) $found[2]]]),
             default => new Meter([], printed: false),
         };
     }
@@ -36,10 +40,10 @@ final class Fields
      */
     public static function unit(string $length, string $meter): int
     {
-        if (preg_match('/^1\/(\d+)$/', trim($length), $found) === 1 && (int) $found[1] > 0) {
+        if (preg_match('/^1\/(\d{1,3})$/', trim($length), $found) === 1 && (int) $found[1] > 0 && (int) $found[1] <= self::SHORTEST_UNIT) {
             return intdiv(4 * Reader::RESOLUTION, (int) $found[1]);
         }
-        $short = preg_match('/^(\d+)\/(\d+)$/', $meter, $found) === 1 && (int) $found[2] > 0 && (int) $found[1] / (int) $found[2] < 0.75;
+        $short = preg_match('/^(\d+)\/(\d+)$/', $meter, $found) === 1 && Bounds::isMeter($found[1], $found[2]) && (int) $found[1] / (int) $found[2] < 0.75;
 
         return intdiv(Reader::RESOLUTION, $short ? 4 : 2);
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\Abc;
 
+use UprightPencil\Core\Format\Budget;
+use UprightPencil\Core\Format\CleanText;
 use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
@@ -32,7 +34,8 @@ final class Reader
         $voices = [];
         $current = '1';
         $inBody = false;
-        foreach (preg_split('/\r\n|\r|\n/', mb_scrub($bytes)) ?: [] as $index => $line) {
+        foreach (preg_split('/\r\n|\r|\n/', CleanText::of($bytes)) ?: [] as $index => $line) {
+            Budget::refuseLongLine(strlen($line), $index + 1);
             $line = trim((string) preg_replace('/(?<!\\\\)%.*$/', '', ltrim($line, "\u{FEFF}")));
             [$name, $value] = preg_match('/^([A-Za-z]):\s*(.*)$/', $line, $field) === 1 ? [$field[1], $field[2]] : ['', $line];
             if ($inBody && ($line === '' || $name === 'X')) {
@@ -61,6 +64,7 @@ final class Reader
     private static function reading(array $header, array $voices): Reading
     {
         $parts = $warnings = [];
+        Budget::refuseManyParts(count($voices));
         foreach (array_values(array_filter($voices, static fn (VoiceText $voice): bool => $voice->lines !== [])) as $index => $voice) {
             $id = 'P'.($index + 1);
             $reader = new VoiceReader($id, $header, $voice->clef);
@@ -69,12 +73,13 @@ final class Reader
             }
             $measures = $reader->measures();
             array_push($warnings, ...$reader->warnings());
-            $parts[] = new Part($id, $voice->name ?: "Voice {$id[1]}", $measures);
+            $parts[] = new Part($id, CleanText::line($voice->name, 200) ?: "Voice {$id[1]}", $measures);
         }
+        Budget::refuseManyNotes($parts);
         if (array_filter($parts, static fn (Part $part): bool => $part->measures !== []) === []) {
             throw new UnreadableMusic('This ABC tune is empty: it has a heading but no notes.');
         }
 
-        return new Reading(new Score($header['T'], $header['C'], self::RESOLUTION, $parts), $warnings);
+        return new Reading(new Score(CleanText::line($header['T']), CleanText::line($header['C']), self::RESOLUTION, $parts), $warnings);
     }
 }

@@ -14,6 +14,9 @@ final class Rhythm
 {
     private const MOST_UNITS = 2000;
 
+    /** `>>>` leaves an eighth of a note; more signs say no more. */
+    private const MOST_BROKEN = 3;
+
     /** @var array{int, int, int}|null actual, normal and notes left of the tuplet under way */
     private ?array $tuplet = null;
 
@@ -58,7 +61,7 @@ final class Rhythm
      */
     public function breakNotes(string $text): array
     {
-        $halves = 1 << strlen($text);
+        $halves = 1 << min(self::MOST_BROKEN, strlen($text));
         $longer = [2 * $halves - 1, $halves];
         $shorter = [1, $halves];
         [$first, $this->broken] = $text[0] === '>' ? [$longer, $shorter] : [$shorter, $longer];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\Abc;
 
+use UprightPencil\Core\Format\Budget;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Barline;
@@ -63,6 +64,8 @@ final class VoiceReader
     private bool $afterSpace = true;
 
     private int $notes = 0;
+
+    private int $inMeasure = 0;
 
     /** @var list<int> passes of the ending under way */
     private array $ending = [];
@@ -191,6 +194,7 @@ final class VoiceReader
     private function closeMeasure(array $right): void
     {
         $this->held = [];
+        $this->inMeasure = 0;
         if ($this->onset === 0 && array_filter($this->items, static fn (object $item): bool => $item instanceof Note) === []) {
             $this->closeEmpty($right);
 
@@ -350,6 +354,9 @@ final class VoiceReader
 
     private function nextId(): string
     {
+        Budget::refuseFullMeasure(++$this->inMeasure, $this->part, (string) (count($this->measures) + 1));
+        Budget::refuseManyMeasures(count($this->measures), $this->part);
+
         return "{$this->part}-".(count($this->measures) + 1).'-'.(++$this->notes);
     }
 

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\MusicXml;
 
+use UprightPencil\Core\Format\CleanText;
 use UprightPencil\Core\Score\Attributes;
+use UprightPencil\Core\Score\Bounds;
 use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Meter;
@@ -66,11 +68,11 @@ final class AttributesReader
             if ($child->localName === 'beats') {
                 $beats = trim($child->textContent);
             } elseif ($child->localName === 'beat-type' && $beats !== null) {
-                $value = (int) trim($child->textContent);
-                if (preg_match('/^\d+(\s*\+\s*\d+)*$/', $beats) === 1 && array_sum(explode('+', $beats)) > 0 && $value > 0) {
-                    $terms[] = [str_replace(' ', '', $beats), $value];
+                $value = trim($child->textContent);
+                if (Bounds::isMeter($beats, $value)) {
+                    $terms[] = [(string) preg_replace('/\s+/', '', $beats), (int) $value];
                 } else {
-                    $warn("The meter {$beats}/{$child->textContent} is not one that we know; its measures are not checked.");
+                    $warn('The meter '.CleanText::line("{$beats}/{$value}", 40).' is not one that we know; its measures are not checked.');
                 }
             }
         }

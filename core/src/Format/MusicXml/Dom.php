@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\MusicXml;
 
+use UprightPencil\Core\Score\Bounds;
+
 /** Small questions to a DOM element. */
 final class Dom
 {
@@ -38,9 +40,7 @@ final class Dom
     /** A whole number in a child element; null when there is none. */
     public static function whole(?\DOMElement $parent, string $name): ?int
     {
-        $text = self::text($parent, $name);
-
-        return $text !== null && is_numeric($text) ? (int) round((float) $text) : null;
+        return Bounds::whole(self::text($parent, $name));
     }
 
     public static function attribute(\DOMElement $element, string $name): ?string

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\MusicXml;
 
+use UprightPencil\Core\Format\Budget;
+use UprightPencil\Core\Format\CleanText;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\Key;
@@ -57,6 +59,7 @@ final class PartReader
     {
         $measures = [];
         $elements = iterator_to_array(Dom::children($part, 'measure'), false);
+        Budget::refuseManyMeasures(count($elements), $this->id);
         foreach ($elements as $index => $element) {
             $measures[] = $this->measure($element, $index, count($elements));
         }
@@ -73,7 +76,7 @@ final class PartReader
 
     private static function nameOf(?\DOMElement $listed): string
     {
-        return trim(preg_replace('/\s+/u', ' ', Dom::text($listed, 'part-name') ?: Dom::text(Dom::child($listed, 'score-instrument'), 'instrument-name') ?: '') ?? '');
+        return CleanText::line(Dom::text($listed, 'part-name') ?: Dom::text(Dom::child($listed, 'score-instrument'), 'instrument-name') ?: '', 200);
     }
 
     /** @return array<string, string> */
@@ -86,7 +89,8 @@ final class PartReader
 
     private function measure(\DOMElement $element, int $index, int $count): Measure
     {
-        $this->number = Dom::attribute($element, 'number') ?? (string) ($index + 1);
+        $number = CleanText::line(Dom::attribute($element, 'number') ?? '', 20);
+        $this->number = $number === '' ? (string) ($index + 1) : $number;
         $this->cursor = $this->lastOnset = $this->length = $this->noteInMeasure = 0;
         $this->items = [];
         $barlines = [];
@@ -178,7 +182,7 @@ final class PartReader
 
     private function note(\DOMElement $element): void
     {
-        $this->noteInMeasure++;
+        Budget::refuseFullMeasure(++$this->noteInMeasure, $this->id, $this->number);
         $id = $this->state->idFor(Dom::attribute($element, 'id'), "{$this->id}-{$this->number}-{$this->noteInMeasure}");
         $grace = Dom::child($element, 'grace') !== null;
         $chord = Dom::child($element, 'chord') !== null;

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\MusicXml;
 
+use UprightPencil\Core\Format\Budget;
+use UprightPencil\Core\Format\CleanText;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Score\Bounds;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 
@@ -29,14 +32,34 @@ final class Reader
         $shared = new ReadingState($resolution);
         $parts = [];
         $listed = self::listedParts($root);
-        foreach (Dom::children($root, 'part') as $element) {
-            $id = $element->getAttribute('id');
-            $parts[] = (new PartReader($shared, $id))->read($element, $listed[$id] ?? null);
+        $elements = iterator_to_array(Dom::children($root, 'part'), false);
+        Budget::refuseManyParts(count($elements));
+        foreach ($elements as $element) {
+            $named = $element->getAttribute('id');
+            $parts[] = (new PartReader($shared, self::freeId($named, $parts)))->read($element, $listed[$named] ?? null);
         }
         self::refuseEmpty($parts);
+        Budget::refuseManyNotes($parts);
         $score = new Score(self::title($root), self::composer($root), $resolution, $parts, self::keptHeader($root));
 
         return new Reading($score, $shared->warnings());
+    }
+
+    /**
+     * No two parts have one id, whatever the file says.
+     *
+     * @param  list<Part>  $parts
+     */
+    private static function freeId(string $named, array $parts): string
+    {
+        $taken = array_map(static fn (Part $part): string => $part->id, $parts);
+        $wanted = preg_match('/^[A-Za-z_][\w.-]{0,60}$/', $named) === 1 ? $named : 'P'.(count($parts) + 1);
+        $id = $wanted;
+        for ($again = 2; in_array($id, $taken, true); $again++) {
+            $id = "{$wanted}.{$again}";
+        }
+
+        return $id;
     }
 
     /** @param list<Part> $parts */
@@ -59,8 +82,8 @@ final class Reader
         $resolution = self::BASE_RESOLUTION;
         foreach ($root->getElementsByTagName('divisions') as $divisions) {
             $value = trim($divisions->textContent);
-            if (! is_numeric($value) || (float) $value <= 0) {
-                throw new UnreadableMusic("“{$value}” is not a number of divisions, line {$divisions->getLineNo()}.");
+            if (! is_numeric($value) || (float) $value <= 0 || (float) $value > Bounds::MOST_DIVISIONS) {
+                throw new UnreadableMusic('“'.CleanText::line($value, 40)."” is not a number of divisions, line {$divisions->getLineNo()}.");
             }
             $whole = (int) ceil((float) $value);
             $resolution = intdiv($resolution, self::commonDivisor($resolution, $whole)) * $whole;
@@ -135,7 +158,7 @@ final class Reader
 
     private static function oneLine(string $text): string
     {
-        return trim(preg_replace('/\s+/u', ' ', $text) ?? '');
+        return CleanText::line($text);
     }
 
     /** @return array<string, string> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\MusicXml;
 
+use UprightPencil\Core\Format\Budget;
 use UprightPencil\Core\Format\UnreadableMusic;
 
 /** Turns bytes into a partwise document, without touching the network or expanding entities. */
@@ -31,11 +32,13 @@ final class Source
     /** @throws UnreadableMusic */
     public static function parse(string $bytes): \DOMDocument
     {
+        $xml = self::asMarked($bytes);
+        Budget::refuseLargeXml($xml);
         $document = new \DOMDocument;
         $document->preserveWhiteSpace = false;
         $before = libxml_use_internal_errors(true);
         try {
-            $read = $document->loadXML(self::asMarked($bytes), LIBXML_NONET | LIBXML_COMPACT);
+            $read = $document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT);
             $fault = libxml_get_errors()[0] ?? null;
         } finally {
             libxml_clear_errors();
