@@ -3,10 +3,12 @@
 declare(strict_types=1);
 
 use App\Console\WriteTypes;
+use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
 use App\Marking\EntryClashes;
 use App\Marking\EntryOutOfOrder;
 use App\Views\RefusalView;
+use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -24,6 +26,7 @@ return Application::configure(basePath: dirname(__DIR__))
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);
         $middleware->append(SecurityHeaders::class);
+        $middleware->append(CleanStrings::class);
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
@@ -33,6 +36,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongProfile $fault): JsonResponse => new JsonResponse(['message' => "The class profile of this ensemble cannot be used. {$fault->getMessage()}"], 422));
+        // Another process holds the record for longer than anybody should: the same may be asked again.
+        $exceptions->render(static fn (QueryException $fault): ?JsonResponse => str_contains($fault->getMessage(), 'database is locked')
+            ? new JsonResponse(['message' => 'The record is busy just now.'], 503, ['Retry-After' => '2'])
+            : null);
         $exceptions->render(static fn (EntryClashes $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), $fault->theirs()), 409));
         $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));
     })

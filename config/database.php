@@ -13,8 +13,6 @@ return [
             // Readers and a writer at once; a second writer waits instead of failing.
             'journal_mode' => 'WAL',
             'busy_timeout' => 5000,
-            // Who is going to write says so at once, and waits for his turn.
-            'transaction_mode' => 'IMMEDIATE',
             // A decision that was acknowledged survives a power cut.
             'synchronous' => 'FULL',
         ],

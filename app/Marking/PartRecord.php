@@ -8,7 +8,6 @@ use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -43,7 +42,7 @@ final class PartRecord
      */
     public function append(User $user, NewEntry $entry, ScorePart $score): void
     {
-        DB::transaction(fn () => $this->appendOne($user, $entry, $score));
+        Turn::take(fn () => $this->appendOne($user, $entry, $score));
         $this->part->unsetRelation('log');
         $this->record = null;
     }
@@ -55,7 +54,7 @@ final class PartRecord
      */
     public static function appendGroup(User $user, array $entries): void
     {
-        DB::transaction(static function () use ($user, $entries): void {
+        Turn::take(static function () use ($user, $entries): void {
             foreach ($entries as [$record, $entry, $score]) {
                 $record->appendOne($user, $entry, $score);
             }

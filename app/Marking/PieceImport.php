@@ -5,16 +5,18 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Ensemble;
+use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
-use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
+use UprightPencil\Core\Strings\WrongProfile;
 
 /** Puts a score on an ensemble's shelf, whole or not at all. */
 final class PieceImport
@@ -34,13 +36,14 @@ final class PieceImport
         string $kind = 'piece',
         BowingSchool $bowing = BowingSchool::StrongBeat,
     ): Piece {
-        $kept = $ensemble->pieces()->where('request_key', $key)->first();
-        if ($kept !== null) {
-            return $kept;
-        }
         $score = Music::read($bytes)->score->with(title: $title);
 
-        return DB::transaction(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
+        // Whoever comes second with the same key waits for the first, and finds the piece there.
+        return Turn::take(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
+            $kept = $ensemble->pieces()->where('request_key', $key)->first();
+            if ($kept !== null) {
+                return $kept;
+            }
             $piece = $ensemble->pieces()->create([
                 'title' => $score->title,
                 'composer' => $score->composer,
@@ -51,11 +54,31 @@ final class PieceImport
                 'request_key' => $key,
             ]);
             foreach ($score->parts as $place => $part) {
-                $piece->parts()->create(self::part($score, $part, $place, $instruments[$part->id] ?? null));
+                self::refuseUnopenable($piece->parts()->create(self::part($score, $part, $place, $instruments[$part->id] ?? null)));
             }
 
             return $piece;
         });
+    }
+
+    /**
+     * What is kept has been opened once before it is acknowledged.
+     *
+     * @throws UnreadableMusic when a part could be kept and never be opened
+     */
+    private static function refuseUnopenable(Part $part): void
+    {
+        try {
+            $opened = (new PartDesk($part))->marked();
+            $told = json_encode([$opened->part->name, $part->name]);
+        } catch (WrongProfile) {
+            // The class's settings are at fault, and are told where the part is opened.
+            return;
+        } catch (\Throwable $fault) {
+            report($fault);
+            $told = false;
+        }
+        $told === false && throw new UnreadableMusic("The part “{$part->name}” was read but could not be opened again; nothing was kept. Please send us the file.");
     }
 
     /** @return array<string, mixed> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\MusicFile;
+use App\Marking\LeftOver;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Rights;
@@ -16,6 +17,8 @@ use Illuminate\Validation\Rule;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Strings\Instrument;
+
+use function Illuminate\Support\defer;
 
 /** Reading shows what was understood and stores nothing; keeping stores the piece with the director's corrections. */
 final class ImportController extends Controller
@@ -30,6 +33,7 @@ final class ImportController extends Controller
     public function store(Request $request, Ensemble $ensemble): JsonResponse
     {
         $this->authorize('addPiece', $ensemble);
+        defer(LeftOver::sweep(...));
         $bytes = MusicFile::bytes($request);
         /** @var array{title: string, rights: string, key: string} $kept */
         $kept = $request->validate([
