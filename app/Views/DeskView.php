@@ -10,6 +10,7 @@ final readonly class DeskView
     /**
      * @param  list<PartName>  $siblings  parts of the same piece
      * @param  string  $music  the print, as MusicXML
+     * @param  string  $musicName  made from its contents
      */
     public function __construct(
         public DeskPartView $part,
@@ -17,6 +18,7 @@ final readonly class DeskView
         public DeskEnsembleView $ensemble,
         public array $siblings,
         public string $music,
+        public string $musicName,
         public MarkingView $marking,
     ) {}
 }

@@ -13,6 +13,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Tests\Format\BoundsTest;
 use UprightPencil\Core\Tests\Support\Samples;
 
 final class ImportTest extends TestCase
@@ -93,6 +94,53 @@ final class ImportTest extends TestCase
         yield 'a bomb' => ['<!DOCTYPE a [<!ENTITY b "x">]><score-partwise>&b;</score-partwise>', 'This file defines XML entities; for safety such files are refused.'];
         yield 'empty score' => [Samples::part(''), 'This score is empty: its parts have no measures.'];
         yield 'too large' => [str_repeat(' ', 21 * 1024 * 1024), 'This file is over 20 MB; a score this large is refused.'];
+    }
+
+    #[DataProvider('dirtyTitles')]
+    public function test_a_title_is_cleaned_and_the_shelf_goes_on(string $title, string $kept): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $answer = $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", ['title' => $title, 'rights' => 'own', 'key' => Str::uuid()->toString(), 'file' => UploadedFile::fake()->createWithContent('a.xml', self::musicXml())], ['Accept' => 'application/json'])->assertCreated();
+
+        $this->getJson('/api/shelf')->assertOk()->assertJsonPath('ensembles.0.pieces.0.title', $kept);
+        $this->getJson('/api/parts/'.$answer->json('part'))->assertOk()->assertJsonPath('piece.title', $kept);
+    }
+
+    /** @return iterable<string, array{string, string}> */
+    public static function dirtyTitles(): iterable
+    {
+        yield 'bytes that are no UTF-8' => ["Slate \xff Hill", 'Slate ? Hill'];
+        yield 'control characters' => ["Slate\x01\x1f Hill", 'Slate Hill'];
+        yield 'signs that XML forbids' => ["Slate\u{FFFF} Hill", 'Slate Hill'];
+        yield 'markup' => ['<b>&amp; Hill</b>', '<b>&amp; Hill</b>'];
+    }
+
+    public function test_two_parts_with_one_id_are_two_parts(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $one = self::musicXml();
+        $file = (string) preg_replace('/<part id="P1">.*<\/part>/s', '$0$0', $one);
+        $answer = $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", ['title' => 'Twice', 'rights' => 'own', 'key' => Str::uuid()->toString(), 'file' => UploadedFile::fake()->createWithContent('a.xml', $file)], ['Accept' => 'application/json'])->assertCreated();
+
+        $this->getJson('/api/shelf')->assertJsonCount(2, 'ensembles.0.pieces.0.parts');
+        $this->getJson('/api/parts/'.$answer->json('part'))->assertOk();
+    }
+
+    /** Files with numbers beyond all music, or far too much of anything: kept and opened, or refused in a sentence; never a fault. */
+    public function test_no_file_is_kept_that_cannot_be_opened(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $this->actingAs($director);
+        foreach ([...iterator_to_array(BoundsTest::numbers()), ...iterator_to_array(BoundsTest::tooLarge())] as $name => [$bytes]) {
+            $answer = $this->post("/api/ensembles/{$ensemble->id}/pieces", ['title' => $name, 'rights' => 'own', 'key' => Str::uuid()->toString(), 'file' => UploadedFile::fake()->createWithContent('a.xml', $bytes)], ['Accept' => 'application/json']);
+            self::assertContains($answer->status(), [201, 422], $name);
+            if ($answer->status() === 201) {
+                $this->getJson('/api/parts/'.$answer->json('part'))->assertOk();
+            } else {
+                self::assertMatchesRegularExpression('/^.{20,220}[.]$/u', (string) $answer->json('message'), $name);
+            }
+        }
+        $this->getJson('/api/shelf')->assertOk();
     }
 
     public function test_a_title_and_the_rights_have_to_be_said(): void

@@ -32,6 +32,7 @@ final class PartController extends Controller
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
             array_values($piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
             $desk->printedMusicXml(),
+            hash('sha256', $desk->printedMusicXml()),
             $desk->marking($user),
         ));
     }

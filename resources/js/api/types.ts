@@ -95,6 +95,8 @@ export interface Desk {
     siblings: PartName[]
     /** the print, as MusicXML */
     music: string
+    /** made from its contents */
+    musicName: string
     marking: Marking
 }
 

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useQueue } from '../record/queue'
 import SaveState from '../record/SaveState.vue'
+import { forgetEngravings } from '../page/kept-engravings'
 import { problemWords } from '../desk/words'
 import { useSession } from '../stores/session'
 
@@ -26,6 +27,7 @@ async function signOut(): Promise<void> {
     }
     try {
         await session.signOut()
+        await forgetEngravings()
         await router.push('/sign-in')
     } catch (problem) {
         fault.value = problemWords(problem)

@@ -21,7 +21,7 @@ const LINE_WIDTH = 1800
                 <span class="paper-composer">{{ desk.piece.composer }}</span>
             </header>
             <Score
-                :music="desk.music" :layer="layer" :width="LINE_WIDTH" :selected="selected" :flags="flags" :tracks="tracks"
+                :music="desk.music" :name="desk.musicName" :layer="layer" :width="LINE_WIDTH" :selected="selected" :flags="flags" :tracks="tracks"
                 :label="`${desk.piece.title}, ${desk.part.name}, with its marks`" @choose="(note, extend) => emit('choose', note, extend)" @drawn="emit('drawn', $event)"
             />
         </div>

@@ -5,6 +5,8 @@ import { ScorePage, type Flag, type Tracks } from './score-page'
 
 const props = defineProps<{
     music: string
+    /** Made from its contents; where it is given, what is engraved is kept in this browser. */
+    name?: string
     layer: Mark[]
     width: number
     label: string
@@ -29,7 +31,7 @@ async function draw(): Promise<void> {
     busy.value = true
     fault.value = ''
     try {
-        await page.engrave(props.music, props.width)
+        await page.engrave(props.music, props.width, props.name)
         if (mine !== order) {
             return
         }

@@ -1,4 +1,6 @@
 import type { Delivery, Order } from './engraver.worker'
+import address from './engraver.worker.ts?worker&url'
+import { keep, kept } from './kept-engravings'
 
 /** A page takes a tenth of a second; a worker that is silent for so long has failed. */
 const PATIENCE_MS = 60_000
@@ -8,7 +10,7 @@ let orders = 0
 const waiting = new Map<number, (delivery: Delivery) => void>()
 
 function start(): Worker {
-    const started = new Worker(new URL('./engraver.worker.ts', import.meta.url), { type: 'module' })
+    const started = new Worker(address, { type: 'module' })
     started.onmessage = (message: MessageEvent<Delivery>) => {
         if (message.data.broken) {
             fail(started, message.data.fault ?? '')
@@ -40,10 +42,25 @@ export function warmUp(): void {
 /**
  * Engraves music in a worker, so that the page stays awake. A worker that fails is replaced, and asked once more.
  *
+ * @param name of the music, made from its contents; then what was engraved is kept in this browser
  * @returns the engraver's pages as SVG text
  * @throws Error with one sentence when the music cannot be engraved
  */
-export async function engrave(music: string, width: number): Promise<string[]> {
+export async function engrave(music: string, width: number, name?: string): Promise<string[]> {
+    // The address changes with the engraver and its settings.
+    const slot = name === undefined ? undefined : `${name} ${width} ${address}`
+    const known = slot === undefined ? undefined : await kept(slot)
+    if (known) {
+        return known
+    }
+    const pages = await engraved(music, width)
+    if (slot !== undefined) {
+        void keep(slot, pages)
+    }
+    return pages
+}
+
+async function engraved(music: string, width: number): Promise<string[]> {
     const first = await order(music, width)
     const delivery = first.fault === undefined || worker !== null ? first : await order(music, width)
     if (delivery.fault) {

@@ -64,12 +64,13 @@ export class ScorePage {
     }
 
     /**
+     * @param name of the music, where it may be kept in this browser
      * @param width of a line of music in tenths of a millimetre on paper
      * @throws Error when the music cannot be engraved
      */
-    async engrave(music: string, width: number): Promise<void> {
+    async engrave(music: string, width: number, name?: string): Promise<void> {
         this.music = ''
-        const [pages] = await Promise.all([engrave(music, width), ...FONTS.map((font) => document.fonts.load(font))])
+        const [pages] = await Promise.all([engrave(music, width, name), ...FONTS.map((font) => document.fonts.load(font))])
         this.drawing.replaceChildren()
         this.engraving = unpack(pages, this.drawing)
         this.stack()

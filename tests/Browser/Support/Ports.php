@@ -33,6 +33,17 @@ final class Ports
     }
 
     /**
+     * Kills a process that was started with setsid, and all that it started, without a word.
+     *
+     * @param  resource  $process
+     */
+    public static function kill($process): void
+    {
+        posix_kill(-proc_get_status($process)['pid'], SIGKILL);
+        proc_close($process);
+    }
+
+    /**
      * Ends a process that was started with setsid, and all that it started.
      *
      * @param  resource  $process

@@ -48,6 +48,13 @@ final class Server
         $this->away = true;
     }
 
+    /** Dead from one moment to the next, with whatever it was doing. */
+    public function kill(): void
+    {
+        Ports::kill($this->process);
+        $this->away = true;
+    }
+
     /** Back again, if a test left it away. */
     public function awake(): void
     {
