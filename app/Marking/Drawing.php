@@ -43,14 +43,16 @@ final readonly class Drawing
     /** @return list<NoteView> */
     public function notes(): array
     {
-        $marks = [];
+        $marks = $words = [];
         foreach ($this->page->marks() as $mark) {
-            $marks[$mark->note->note->id][] = MarkView::of($mark);
+            $id = $mark->note->note->id;
+            $marks[$id][] = MarkView::of($mark);
+            $words[$id][] = $mark->kind->words($mark, $this->page);
         }
         $notes = [];
         $end = 0;
         foreach ($this->page->part->notes as $mark) {
-            $notes[] = $this->note($mark, $mark->place->tick > $end, $marks[$mark->note->id] ?? []);
+            $notes[] = $this->note($mark, $mark->place->tick > $end, $marks[$mark->note->id] ?? [], implode(', ', array_filter($words[$mark->note->id] ?? [])));
             $end = max($end, $mark->place->tick + $mark->note->duration);
         }
 
@@ -95,8 +97,11 @@ final readonly class Drawing
         );
     }
 
-    /** @param list<MarkView> $marks */
-    private function note(NoteMark $mark, bool $afterRest, array $marks): NoteView
+    /**
+     * @param  list<MarkView>  $marks
+     * @param  string  $spoken  the marks in words
+     */
+    private function note(NoteMark $mark, bool $afterRest, array $marks, string $spoken): NoteView
     {
         [$bow, $hand, $fingering] = [$mark->bow, $mark->finger, $mark->finger?->fingering];
 
@@ -123,7 +128,7 @@ final readonly class Drawing
             $this->page->strikable($mark),
             (object) $mark->decided,
             $mark->reasons(),
-            $this->page->spoken($mark),
+            $spoken,
             $marks,
         );
     }

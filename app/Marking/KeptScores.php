@@ -14,11 +14,9 @@ use UprightPencil\Core\Score\Score;
  */
 final class KeptScores
 {
-    private static ?string $code = null;
-
     public static function of(string $music): Score
     {
-        $key = 'score:'.self::code().':'.hash('sha256', $music);
+        $key = 'score:'.CoreCode::of('Score', 'Format').':'.hash('sha256', $music);
         try {
             $kept = Cache::get($key);
         } catch (\Throwable) {
@@ -31,16 +29,5 @@ final class KeptScores
         Cache::put($key, $score, now()->addMonth());
 
         return $score;
-    }
-
-    /** Changes whenever a file does that says what a score is or how one is read. */
-    private static function code(): string
-    {
-        if (self::$code === null) {
-            $files = glob(base_path('core/src/{Score,Format,Format/*}/*.php'), GLOB_BRACE) ?: [];
-            self::$code = hash('xxh128', implode(' ', [...$files, ...array_map(filesize(...), $files), ...array_map(filemtime(...), $files)]));
-        }
-
-        return self::$code;
     }
 }

@@ -23,6 +23,7 @@ use App\Views\TuningSpotView;
 use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
+use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -45,6 +46,8 @@ final readonly class PartDesk
 {
     /** Other ways to finger a span that are offered at a time. */
     private const WAYS = 4;
+
+    private const KEPT_DAYS = 7;
 
     private Score $score;
 
@@ -167,17 +170,39 @@ final readonly class PartDesk
      */
     public function marking(User $user, ?string $have = null): MarkingView
     {
-        $record = $this->record->record();
-        $drawing = new Drawing($this->marked());
-        $shown = new Shown($this->part->id, $drawing->notes(), $drawing->findings());
+        [$seq, $key] = $this->record->newest();
+        $drawn = $this->drawnAfter($key, $have === null);
+        $shown = new Shown($this->part->id, $drawn->notes, $drawn->findings);
         $changed = $shown->since($have);
         $shown->remember();
         if ($changed !== null) {
-            return new MarkingView($this->record->newest(), $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped());
+            return new MarkingView($seq, $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped());
         }
-        $whole = $drawing->view();
+        $record = $this->record->record();
 
-        return new MarkingView($this->record->newest(), $shown->state, null, $whole->notes, $whole->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile));
+        return new MarkingView($seq, $shown->state, null, $drawn->notes, $drawn->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile));
+    }
+
+    /**
+     * What is drawn after an entry.
+     *
+     * @param  bool  $opening  then it is kept: a part is opened more often than it is changed
+     */
+    private function drawnAfter(string $entry, bool $opening): DrawnView
+    {
+        $profile = (string) $this->part->piece->ensemble->getRawOriginal('profile');
+        $slot = "drawn:{$this->part->id}:{$entry}:".hash('xxh128', implode(' ', [CoreCode::whole(), $this->part->music, $this->part->instrument->value, $this->part->piece->bowing->value, $profile]));
+        try {
+            $kept = Cache::get($slot);
+        } catch (\Throwable) {
+            $kept = null;
+        }
+        if (! $kept instanceof DrawnView) {
+            $kept = (new Drawing($this->marked()))->view();
+            $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
+        }
+
+        return $kept;
     }
 
     /** @return list<SkippedView> */

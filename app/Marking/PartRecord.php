@@ -8,29 +8,77 @@ use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\Cache;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Record;
-use UprightPencil\Core\Marking\RecordEntry;
 use UprightPencil\Core\Score\Part as ScorePart;
 
 /** Reads and appends to the record of a part. */
 final class PartRecord
 {
+    /** So many entries are worked out at once without ado. */
+    private const KEPT_EVERY = 50;
+
     private ?Record $record = null;
 
     public function __construct(private readonly Part $part) {}
 
+    /** What is in the record: as it was kept, with what came since. */
     public function record(): Record
     {
-        return $this->record ??= Record::of($this->part->log->map(static fn (LogEntry $entry): RecordEntry => $entry->read()));
+        if ($this->record !== null) {
+            return $this->record;
+        }
+        [$seq, $record] = $this->kept();
+        $rows = $this->part->log()->toBase()->where('seq', '>', $seq)->orderBy('seq')->get(['seq', 'request_key', 'kind', 'user_id', 'takes', 'decisions']);
+        foreach ($rows as $row) {
+            $record->append(LogEntry::readRow($row));
+        }
+        if ($rows->count() >= self::KEPT_EVERY) {
+            Cache::put($this->slot(), [(int) $rows->last()?->seq, (string) $rows->last()?->request_key, clone $record], now()->addMonth());
+        }
+
+        return $this->record = $record;
     }
 
-    /** The number of the newest entry; 0 when nothing was ever decided. */
-    public function newest(): int
+    /**
+     * Working out a long record takes time, so now and then it is kept. What is lost, or of other code, is worked out anew.
+     *
+     * @return array{int, Record}
+     */
+    private function kept(): array
     {
-        return $this->part->log->last()->seq ?? 0;
+        try {
+            $kept = Cache::get($this->slot());
+        } catch (\Throwable) {
+            $kept = null;
+        }
+
+        if (! is_array($kept) || ! is_int($kept[0] ?? null) || ! ($kept[2] ?? null) instanceof Record) {
+            return [0, new Record];
+        }
+
+        // A database that was restored from a backup may have gone another way since.
+        return $this->part->log()->where('seq', $kept[0])->where('request_key', $kept[1] ?? '')->exists() ? [$kept[0], clone $kept[2]] : [0, new Record];
+    }
+
+    private function slot(): string
+    {
+        return "record:{$this->part->id}:".CoreCode::of('Marking', 'Score');
+    }
+
+    /**
+     * The newest entry.
+     *
+     * @return array{int, string} its number, 0 when nothing was ever decided, and its key
+     */
+    public function newest(): array
+    {
+        $row = $this->part->log()->reorder('seq', 'desc')->toBase()->first(['seq', 'request_key']);
+
+        return [(int) $row?->seq, (string) $row?->request_key];
     }
 
     /**
@@ -43,7 +91,6 @@ final class PartRecord
     public function append(User $user, NewEntry $entry, ScorePart $score): void
     {
         Turn::take(fn () => $this->appendOne($user, $entry, $score));
-        $this->part->unsetRelation('log');
         $this->record = null;
     }
 

@@ -58,9 +58,14 @@ final class LogEntry extends Model
 
     public function read(): RecordEntry
     {
-        // A row that was written by something else may hold anything.
-        $decisions = json_decode((string) $this->getRawOriginal('decisions'), true);
+        return self::readRow((object) $this->getRawOriginal());
+    }
 
-        return RecordEntry::read($this->request_key, $this->kind, $this->user_id, $this->takes, is_array($decisions) ? $decisions : [$decisions]);
+    /** A row as the database has it: one that was written by something else may hold anything. */
+    public static function readRow(\stdClass $row): RecordEntry
+    {
+        $decisions = json_decode((string) $row->decisions, true);
+
+        return RecordEntry::read((string) $row->request_key, (string) $row->kind, (int) $row->user_id, $row->takes === null ? null : (string) $row->takes, is_array($decisions) ? $decisions : [$decisions]);
     }
 }

@@ -13,6 +13,8 @@ use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tests\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -203,6 +205,45 @@ final class RecordTest extends TestCase
         yield 'a number' => ['decide', '7', 'A decision is a list of fields.'];
         yield 'broken off' => ['decide', '[{"note":"n1",', 'A decision is a list of fields.'];
         yield 'a list of words' => ['decide', '["finger"]', 'A decision is a list of fields.'];
+    }
+
+    /** A long record is kept now and then as it stands; whatever becomes of that, what counts is the same. */
+    public function test_a_long_record_is_the_same_whether_it_was_kept_or_not(): void
+    {
+        $part = self::partOf($director = self::director());
+        $log = "/api/parts/{$part->id}/log";
+        $random = new Randomizer(new Mt19937(7));
+        $keys = [];
+        $this->actingAs($director);
+        for ($number = 0; $number < 130; $number++) {
+            $about = $keys === [] ? null : $keys[$random->getInt(0, count($keys) - 1)];
+            $entry = match (true) {
+                $about !== null && $number % 5 === 3 => self::entryAbout('undo', $about),
+                $about !== null && $number % 7 === 4 => self::entryAbout('redo', $about),
+                default => self::entry([['note' => 'n'.$random->getInt(1, 6), 'finger' => $random->getInt(0, 4)]]),
+            };
+            $entry['kind'] === 'decide' && $keys[] = $entry['key'];
+            $this->postJson($log, $entry)->assertOk();
+        }
+        $kept = $this->getJson($log)->assertOk()->json();
+        Cache::flush();
+        $anew = $this->getJson($log)->assertOk()->json();
+
+        self::assertSame($anew, $kept);
+        self::assertSame(130, $anew['seq']);
+        self::assertNotSame([], $anew['undoable']);
+    }
+
+    public function test_what_was_kept_of_a_record_and_cannot_be_woken_up_is_worked_out_anew(): void
+    {
+        $part = self::partOf($director = self::director());
+        $log = "/api/parts/{$part->id}/log";
+        $this->actingAs($director)->postJson($log, self::entry([['note' => 'n3', 'finger' => 2]]))->assertOk();
+        foreach (['a string', [1, 'no record'], [-1], new \__PHP_Incomplete_Class] as $spoilt) {
+            Cache::shouldReceive('get')->andReturn($spoilt);
+            Cache::shouldReceive('put')->andReturn(true);
+            $this->getJson($log)->assertOk()->assertJsonPath('notes.2.decided.finger', 2);
+        }
     }
 
     public function test_a_page_gets_what_is_different_from_what_it_shows_or_the_whole(): void

@@ -104,19 +104,6 @@ final class MarkedPage
         return array_values(array_filter($this->marks(), static fn (DrawnMark $mark): bool => ! $mark->kind->isForStaff()));
     }
 
-    /** The marks of one note in words, for a screen reader; empty where it has none. */
-    public function spoken(NoteMark $note): string
-    {
-        $words = [];
-        foreach ($note->decided === [] ? Kinds::proposed() : Kinds::all() as $kind) {
-            foreach ($kind->drawn($note, $this) as $mark) {
-                $words[] = $kind->words($mark, $this);
-            }
-        }
-
-        return implode(', ', array_filter($words));
-    }
-
     /** @return list<string> names of the kinds whose sign is printed at a note, so that the pencil can strike it */
     public function strikable(NoteMark $note): array
     {
