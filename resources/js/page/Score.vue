@@ -66,6 +66,7 @@ onMounted(() => {
     }
 })
 onBeforeUnmount(() => {
+    page?.dispose()
     page = null
     order++
 })

@@ -18,8 +18,8 @@ export interface Head {
 export interface System {
     element: SVGGElement
     heads: Map<string, Head>
-    /** Printed slurs of this line, with how far they are moved. */
-    slurs: SVGPathElement[]
+    /** Printed slurs of this line, with where they begin and end. */
+    slurs: { curve: SVGPathElement; left: number; right: number }[]
     shift: number
     /** Right edges of the measures. */
     barlines: number[]
@@ -100,7 +100,10 @@ function measured(system: SVGGElement, margin: { x: number; y: number }, host: S
     return {
         element: outer,
         heads: headsOf(system, margin.x),
-        slurs: [...system.querySelectorAll<SVGPathElement>('.slur > path')],
+        slurs: [...system.querySelectorAll<SVGPathElement>('.slur > path')].map((curve) => {
+            const { x, width } = moved(curve.getBBox(), margin.x)
+            return { curve, left: x, right: x + width }
+        }),
         shift: margin.x,
         barlines: barlinesOf(system, margin.x),
         staffTop,

@@ -224,9 +224,8 @@ export class PencilLine {
     /** The printed slur whose ends are nearest to two places. */
     private printedSlur(left: number, right: number): SVGPathElement | null {
         let best: { curve: SVGPathElement; distance: number } | null = null
-        for (const curve of this.system.slurs) {
-            const box = curve.getBBox()
-            const distance = Math.abs(box.x + this.system.shift - left) + (right === Infinity ? 0 : Math.abs(box.x + box.width + this.system.shift - right))
+        for (const { curve, ...ends } of this.system.slurs) {
+            const distance = Math.abs(ends.left - left) + (right === Infinity ? 0 : Math.abs(ends.right - right))
             if (!best || distance < best.distance) {
                 best = { curve, distance }
             }

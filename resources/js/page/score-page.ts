@@ -59,8 +59,41 @@ export class ScorePage {
 
     private tracks: Tracks | null = null
 
-    constructor(host: HTMLElement) {
+    private looking = 0
+
+    constructor(private readonly host: HTMLElement) {
         host.append(this.drawing)
+        // Scrolling does not bubble; whatever scrolls, the lines in sight are others.
+        document.addEventListener('scroll', this.lookAgain, { capture: true, passive: true })
+        window.addEventListener('resize', this.lookAgain)
+    }
+
+    dispose(): void {
+        document.removeEventListener('scroll', this.lookAgain, { capture: true })
+        window.removeEventListener('resize', this.lookAgain)
+    }
+
+    private readonly lookAgain = (): void => {
+        cancelAnimationFrame(this.looking)
+        this.looking = requestAnimationFrame(() => this.hideOutOfSight())
+    }
+
+    /** The browser lays out and paints a long part in tens of milliseconds; lines that nobody sees are left out of that. */
+    private hideOutOfSight(): void {
+        const matrix = this.drawing.getScreenCTM()
+        if (!matrix || this.host.offsetParent === null) {
+            return
+        }
+        const [from, to] = [-window.innerHeight, 2 * window.innerHeight]
+        for (const { system, y, height } of this.lines) {
+            const top = (y + system.top - ROOM) * matrix.d + matrix.f
+            const seen = top + height * matrix.d > from && top < to
+            if (!seen) {
+                system.element.setAttribute('display', 'none')
+            } else {
+                system.element.removeAttribute('display')
+            }
+        }
     }
 
     /**
@@ -159,7 +192,12 @@ export class ScorePage {
     /** Where a note and its marks are, in pixels of the viewport. */
     place(note: string): DOMRect | null {
         const line = this.lineOf.get(note)
-        return line ? line.system.element.getBoundingClientRect() : null
+        const matrix = this.drawing.getScreenCTM()
+        if (!line || !matrix) {
+            return null
+        }
+        const top = (line.y + line.system.top - ROOM) * matrix.d + matrix.f
+        return new DOMRect(matrix.e, top, this.width * matrix.a, line.height * matrix.d)
     }
 
     /** Copies of the lines of music with these marks on them, for paper. */
@@ -167,6 +205,7 @@ export class ScorePage {
         const marks = byNote(layer)
         return this.lines.map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
+            drawing.removeAttribute('display')
             drawing.querySelector(':scope > .pencil')?.replaceWith(draw(line.system, marks))
             drawing.querySelectorAll(`.overlay, .decided-line, .tracks, .${STAFF_ONLY}`).forEach((thing) => thing.remove())
             return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
@@ -199,6 +238,7 @@ export class ScorePage {
         }
         this.paintTracks()
         this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
+        this.lookAgain()
     }
 
     /** Draws the tracks of the lines whose notes have changed. */
