@@ -293,6 +293,50 @@ final class RecordTest extends BrowserTestCase
         self::assertLessThanOrEqual($decided, $shown('.mark.decided'));
     }
 
+    public function test_what_is_erased_goes_also_where_it_is_a_change_or_a_struck_slur(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1');
+        $note = (string) $desk->script('return document.querySelector(".desk-page .mark.change")?.dataset.note');
+        self::assertNotSame('', $note);
+        $desk->keys(Keys::HOME);
+        for ($steps = 0; $steps < 150 && $desk->chosen() !== $note; $steps++) {
+            $desk->keys(Keys::ARROW_RIGHT);
+        }
+        $before = $this->entries();
+        $desk->keys(Keys::DELETE)->saved();
+
+        self::assertSame($before + 1, $this->entries());
+        self::assertSame([], $desk->all('.set-aside'));
+        self::assertSame([], array_filter($desk->marksOn($note), static fn (string $mark): bool => str_starts_with($mark, 'change')));
+        $desk->keys('z')->saved();
+    }
+
+    public function test_an_engraver_that_fails_is_started_again(): void
+    {
+        $desk = $this->browser();
+        // The first order that a worker gets kills it.
+        $desk->beforePages(<<<'JS'
+            const Real = window.Worker
+            let orders = 0
+            window.Worker = class extends Real {
+                postMessage(message) {
+                    if (message?.music && orders++ === 0) {
+                        setTimeout(() => this.dispatchEvent(new ErrorEvent('error')))
+                        return
+                    }
+                    super.postMessage(message)
+                }
+            }
+            window.engraverOrders = () => orders
+            JS);
+        $desk->signIn()->seeText('Pebbles');
+        $desk->script('[...document.querySelectorAll(".part-link")].at(-1).click()');
+        $desk->desk();
+
+        self::assertGreaterThanOrEqual(2, $desk->script('return window.engraverOrders()'));
+        self::assertSame([], $desk->all('.score-host .notice.error'));
+    }
+
     private function signInAgain(Browser $desk, string $email, string $password): Browser
     {
         $desk->see('#again-email')->sendKeys($email);

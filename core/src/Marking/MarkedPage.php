@@ -90,12 +90,19 @@ final class MarkedPage
         [$kinds, $proposed] = [Kinds::all(), Kinds::proposed()];
         $marks = [];
         foreach ($this->part->notes as $note) {
+            $noBow = self::isBowTakenOff($note);
             foreach ($note->decided === [] ? $proposed : $kinds as $kind) {
-                array_push($marks, ...$kind->drawn($note, $this));
+                $noBow && $kind->isSignOfTheBow() || array_push($marks, ...$kind->drawn($note, $this));
             }
         }
 
         return $marks;
+    }
+
+    /** Somebody took the signs of the bow off a note: it is bowed so all the same. */
+    public static function isBowTakenOff(NoteMark $note): bool
+    {
+        return $note->said(MarksWritten::BOW) === false;
     }
 
     /** @return list<DrawnMark> those that may leave the hands of the staff */

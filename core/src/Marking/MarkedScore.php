@@ -50,8 +50,9 @@ final class MarkedScore
                 continue;
             }
             $edit = new NoteEdit($item, $measure);
+            $noBow = MarkedPage::isBowTakenOff($page->notes[$item->id]);
             foreach (Kinds::all() as $kind) {
-                $kind->write($edit, $page->notes[$item->id], $page);
+                $noBow && $kind->isSignOfTheBow() || $kind->write($edit, $page->notes[$item->id], $page);
             }
             array_push($items, ...$edit->items());
         }

@@ -106,6 +106,29 @@ final class KindsTest extends TestCase
         yield 'text to students' => ['text', ['note' => 'n5', 'text' => 'Listen to the violas'], 'Listen to the violas', '“Listen to the violas”', '/<words>Listen to the violas<\/words>/'];
     }
 
+    /** @param list<array<string, mixed>> $decisions */
+    #[DataProvider('bowSigns')]
+    public function test_a_sign_of_the_bow_can_be_taken_off_the_page(string $kind, string $tune, string $note, array $decisions = []): void
+    {
+        $with = Marked::tune($tune, decisions: $decisions);
+        $without = Marked::tune($tune, decisions: [...$decisions, ['note' => $note, 'bowMark' => false]]);
+
+        self::assertArrayHasKey($note, $with->drawnAs($kind));
+        self::assertArrayNotHasKey($note, $without->drawnAs($kind));
+        self::assertSame($with->bows(), $without->bows(), 'it is bowed so all the same');
+        self::assertNotSame(self::written($with), self::written($without), 'nor is it in the file');
+    }
+
+    /** @return iterable<string, array{0: string, 1: string, 2: string, 3?: list<array<string, mixed>>}> */
+    public static function bowSigns(): iterable
+    {
+        yield 'a direction' => ['direction', '2# =96 D5q E5 F#5 G5 | A5w', 'n1'];
+        yield 'a printed direction' => ['direction', '2# =96 D5q!u E5 F#5 G5 | A5w', 'n1', [['note' => 'n1', 'direction' => 'down']]];
+        yield 'a change on a held note' => ['change', '=60 f D5w | A5w', 'n1', [['note' => 'n1', 'action' => 'change']]];
+        yield 'a struck slur' => ['strike', '2# =96 (D5q E5) F#5 G5 | A5w', 'n1', [['note' => 'n1', 'action' => 'strike']]];
+        yield 'a retake' => ['retake', '2# =96 D5q E5 F#5 r | G5 A5 B5 r', 'n5', [['note' => 'n5', 'action' => 'retake']]];
+    }
+
     public function test_words_to_staff_are_on_the_desk_and_nowhere_else(): void
     {
         $marked = Marked::tune(self::TUNE, decisions: [['note' => 'n5', 'staffText' => 'ask the quartet']]);

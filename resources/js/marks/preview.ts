@@ -3,7 +3,7 @@ import { KIND_NAMES, KINDS } from './kinds'
 
 /** What goes from the page when the sign on a note, or its finger, is not written any more. */
 const HIDDEN: Partial<Record<FieldName, readonly KindName[]>> = {
-    bowMark: ['direction', 'hook', 'retake', 'lift', 'split'],
+    bowMark: ['direction', 'hook', 'retake', 'lift', 'split', 'change', 'stagger', 'strike', 'slur'],
     fingerMark: ['finger', 'slide', 'string', 'position'],
 }
 

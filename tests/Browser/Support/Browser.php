@@ -215,6 +215,14 @@ final class Browser
         return $marks;
     }
 
+    /** Runs in every page that is opened from now on, before anything of its own. */
+    public function beforePages(string $script): self
+    {
+        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.addScriptToEvaluateOnNewDocument', 'params' => ['source' => $script]]);
+
+        return $this;
+    }
+
     /** The id of the chosen note. */
     public function chosen(): string
     {

@@ -55,6 +55,11 @@ abstract class BowActionKind extends Kind
         return $value === $this->action()->value && $reach === Reach::Note;
     }
 
+    public function isSignOfTheBow(): bool
+    {
+        return true;
+    }
+
     public function displaces(): array
     {
         return [MarksWritten::BOW];
@@ -78,6 +83,6 @@ abstract class BowActionKind extends Kind
 
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
-        return $note->bow?->action === $this->action() && $note->bow->begins && ! $note->note->chord && $note->said(MarksWritten::BOW) !== false ? [new DrawnMark($note, $this)] : [];
+        return $note->bow?->action === $this->action() && $note->bow->begins && ! $note->note->chord ? [new DrawnMark($note, $this)] : [];
     }
 }

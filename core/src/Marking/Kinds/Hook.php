@@ -23,7 +23,7 @@ final class Hook extends BowActionKind
     {
         $from = $note->bow?->action === BowAction::Hook && ! $note->isUnderSlur() ? $page->lastOfStrokeBefore($note) : null;
 
-        return $from === null || $note->note->chord || $note->said(MarksWritten::BOW) === false ? [] : [new DrawnMark($note, $this, from: $from)];
+        return $from === null || $note->note->chord ? [] : [new DrawnMark($note, $this, from: $from)];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

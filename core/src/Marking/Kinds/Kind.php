@@ -77,6 +77,12 @@ abstract class Kind
         return false;
     }
 
+    /** Whether it goes from the page where the sign of the bow was taken off it. */
+    public function isSignOfTheBow(): bool
+    {
+        return false;
+    }
+
     /** Whether only staff may see it. */
     public function isForStaff(): bool
     {
