@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect } from 'element-plus'
+import { ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect, ElUpload } from 'element-plus'
 import { v4 as uuid } from 'uuid'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -22,9 +22,9 @@ const ensemble = ref<number | undefined>(undefined)
 const rights = ref('')
 const fault = ref('')
 const busy = ref('')
-const over = ref(false)
 /** The same key again is the same piece, so a double click or a lost answer does not make two. */
 let key: string = uuid()
+let order = 0
 
 const partNames = computed(() => Object.fromEntries((reading.value?.parts ?? []).map((part) => [part.id, part.name])))
 const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level ?? ''] ?? 'class profile cannot be used'}` })))
@@ -42,7 +42,6 @@ onMounted(async () => {
 })
 
 async function take(chosen: File | undefined): Promise<void> {
-    over.value = false
     if (!chosen) {
         return
     }
@@ -51,9 +50,12 @@ async function take(chosen: File | undefined): Promise<void> {
     reading.value = null
     key = uuid()
     const understood = await read()
-    title.value = understood ? understood.title || chosen.name.replace(/\.[^.]+$/, '') : ''
+    if (file.value === chosen) {
+        title.value = understood ? understood.title || chosen.name.replace(/\.[^.]+$/, '') : ''
+    }
 }
 
+/** What was understood of the file that was chosen last; an answer about an earlier one changes nothing. */
 async function read(): Promise<Reading | null> {
     if (!file.value) {
         return null
@@ -63,12 +65,19 @@ async function read(): Promise<Reading | null> {
         return null
     }
     busy.value = 'Reading…'
+    const mine = ++order
     try {
-        reading.value = await api.read(file.value, corrected.value)
+        const understood = await api.read(file.value, corrected.value)
+        if (mine !== order) {
+            return null
+        }
+        reading.value = understood
     } catch (problem) {
-        fault.value = problemWords(problem)
+        if (mine === order) {
+            fault.value = problemWords(problem)
+        }
     }
-    busy.value = ''
+    busy.value = mine === order ? '' : busy.value
     return reading.value
 }
 
@@ -92,12 +101,6 @@ async function keepPiece(): Promise<void> {
     busy.value = ''
 }
 
-function choose(event: Event): void {
-    const input = event.target as HTMLInputElement
-    void take(input.files?.[0])
-    input.value = ''
-}
-
 function place(warning: Warning): string {
     return [warning.part ? partNames.value[warning.part] ?? warning.part : '', warning.measure ? `measure ${warning.measure}` : ''].filter(Boolean).join(', ')
 }
@@ -106,14 +109,10 @@ function place(warning: Warning): string {
 <template>
     <TopBar says-saving><h1 class="screen-title">Import music</h1></TopBar>
     <main class="import">
-        <label
-            class="drop" :class="{ over, small: reading !== null }"
-            @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="take($event.dataTransfer?.files[0])"
-        >
-            <input class="visually-hidden" type="file" name="file" accept=".musicxml,.xml,.mxl,.abc" @change="choose">
+        <ElUpload class="drop" :class="{ small: reading !== null }" drag name="file" accept=".musicxml,.xml,.mxl,.abc" :auto-upload="false" :show-file-list="false" :on-change="(chosen) => take(chosen.raw)">
             <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
-        </label>
+        </ElUpload>
         <p v-if="busy" class="notice" role="status">{{ busy }}</p>
         <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
         <div v-if="reading" class="understood">
