@@ -116,6 +116,19 @@ final class RecordTest extends BrowserTestCase
         $desk->keys(Keys::HOME, 'z')->saved();
     }
 
+    public function test_what_was_set_aside_can_be_settled_from_the_shelf_too(): void
+    {
+        $desk = $this->desk('Gravel Road', 'Bass')->keys(Keys::END);
+        $desk->answering([['status' => 404, 'body' => []]])->keys('4')->seeText('1 decision set aside', '.lip');
+        $desk->see('.home')->click();
+        $desk->seeText('finger 4', '.set-aside')->seeText('There is nothing here any more.', '.set-aside')->seeText('1 decision set aside', '.top-bar');
+        $desk->press('Let it go')->dontSee('.set-aside')->dontSee('.top-bar .save-state');
+        $desk->driver->navigate()->refresh();
+        $desk->seeText('Gravel Road');
+
+        self::assertSame([], $desk->all('.set-aside'));
+    }
+
     public function test_leaving_with_unsaved_entries_asks(): void
     {
         $desk = $this->desk('Gravel Road', 'Bass')->keys(Keys::HOME);

@@ -128,6 +128,43 @@ final class RecordTest extends TestCase
         $this->postJson($log, self::entryAbout('undo', $mine['key']))->assertOk()->assertJsonPath('notes.2.decided', [])->assertJsonPath('notes.4.decided.finger', 4);
     }
 
+    public function test_an_entry_of_somebody_else_is_not_taken_under_ones_own_name(): void
+    {
+        $part = self::partOf($director = self::director());
+        $other = self::director('two@school.test');
+        $log = "/api/parts/{$part->id}/log";
+
+        $this->actingAs($director)->postJson($log, self::entry(more: ['by' => $other->id]))->assertUnauthorized();
+        self::assertSame(0, LogEntry::query()->count());
+        $this->postJson($log, self::entry(more: ['by' => $director->id]))->assertOk();
+    }
+
+    #[DataProvider('malformed')]
+    public function test_an_entry_that_is_none_is_refused(string $field, mixed $value): void
+    {
+        $part = self::partOf($director = self::director());
+        $entry = [...self::entry(), $field => $value];
+
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", $entry)->assertUnprocessable();
+        self::assertSame(0, LogEntry::query()->count());
+    }
+
+    /** @return iterable<string, array{string, mixed}> */
+    public static function malformed(): iterable
+    {
+        yield 'a key that is none' => ['key', 'seven'];
+        yield 'a kind of its own' => ['kind', 'erase-all'];
+        yield 'an undo of nothing' => ['kind', 'undo'];
+        yield 'decisions that are words' => ['decisions', 'finger 4'];
+        yield 'a decision that is a word' => ['decisions', ['finger 4']];
+        yield 'a following that is no key' => ['follows', 'the last one'];
+        yield 'a negative place' => ['seen', -1];
+        yield 'a browser without end' => ['browser', str_repeat('b', 37)];
+        yield 'proposals with anything in them' => ['proposed', [['note' => 'n1', 'html' => '<b>']]];
+        yield 'proposals without end' => ['proposed', array_fill(0, 201, ['note' => 'n1', 'kind' => 'finger'])];
+        yield 'somebody who is a word' => ['by', 'me'];
+    }
+
     public function test_a_figure_is_decided_in_several_parts_or_in_none_and_undone_as_one(): void
     {
         [$director, $one, $two] = $this->twoParts();

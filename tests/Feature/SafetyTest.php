@@ -105,6 +105,12 @@ final class SafetyTest extends TestCase
         $this->getJson('/api/session')->assertHeader('Cache-Control', 'no-store, private');
     }
 
+    public function test_a_piece_of_an_older_build_is_not_found_and_is_not_the_page(): void
+    {
+        $this->get('/build/assets/Desk-of-last-week.js')->assertNotFound();
+        $this->get('/parts/1')->assertOk();
+    }
+
     public function test_a_form_from_elsewhere_is_refused(): void
     {
         // The framework leaves its check out while tests run; here it is put back.

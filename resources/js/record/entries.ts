@@ -58,6 +58,11 @@ export class Drawer {
         return entries.sort((one, other) => one.at - other.at)
     }
 
+    /** An entry as it lies there now: another window may be sending it. */
+    get(key: string): Entry | null {
+        return read(this.prefix + key)
+    }
+
     /** @returns whether it is kept */
     put(entry: Entry): boolean {
         try {

@@ -103,7 +103,7 @@ export const useQueue = defineStore('queue', () => {
     /** Takes back an entry that was never sent. @returns whether it was still here */
     function cancel(key: string): boolean {
         const entry = waiting.value.find((one) => one.key === key)
-        if (!entry || entry.tried) {
+        if (!entry || entry.tried || drawer?.get(key)?.tried) {
             return false
         }
         drop(key)
@@ -191,6 +191,11 @@ export const useQueue = defineStore('queue', () => {
         dependents(entry, later).forEach((one) => replace({ ...one, aside: { message: 'It waits for the one before it.', theirs: [] } }))
     }
 
+    /** What was set aside is let go, wherever it was meant for. */
+    function letGo(...keys: string[]): void {
+        drop(...aside.value.filter(({ key }) => keys.includes(key)).map(({ key }) => key))
+    }
+
     /** What was set aside is decided again on the page as it is now, in the same order; or let go. */
     function settle(part: number, again: boolean, seen: number): void {
         const settled = aside.value.filter((entry) => entry.part === part)
@@ -241,5 +246,5 @@ export const useQueue = defineStore('queue', () => {
         }
     }
 
-    return { person, entries, waiting, aside, saving, sending, trouble, keeps, signedOut, begin, end, push, cancel, settle, retry, shows, onAnswer }
+    return { person, entries, waiting, aside, saving, sending, trouble, keeps, signedOut, begin, end, push, cancel, letGo, settle, retry, shows, onAnswer }
 })

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfEnsemble, ShelfPart, ShelfPiece } from '../api/types'
 import TopBar from '../components/TopBar.vue'
+import AsideList from '../record/AsideList.vue'
 import { LEVELS, problemWords } from '../desk/words'
 
 const ensembles = ref<ShelfEnsemble[] | null>(null)
@@ -40,6 +41,7 @@ function state(part: ShelfPart): string {
         </template>
     </TopBar>
     <main class="shelf">
+        <AsideList />
         <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
         <ElSkeleton v-else-if="ensembles === null" :rows="8" animated />
         <p v-if="empty" class="notice">The shelf is empty. Import a MusicXML file to start with.</p>
