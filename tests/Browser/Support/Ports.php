@@ -32,6 +32,15 @@ final class Ports
         throw new \RuntimeException("Nothing answers on port {$port}.");
     }
 
+    /** Until nothing listens there any more: the dying hold their port for a moment. */
+    public static function awaitSilence(int $port): void
+    {
+        for ($try = 0; $try < 500 && is_resource($answer = @fsockopen('127.0.0.1', $port)); $try++) {
+            fclose($answer);
+            usleep(10_000);
+        }
+    }
+
     /**
      * Kills a process that was started with setsid, and all that it started, without a word.
      *
@@ -39,7 +48,9 @@ final class Ports
      */
     public static function kill($process): void
     {
-        posix_kill(-proc_get_status($process)['pid'], SIGKILL);
+        $leader = proc_get_status($process)['pid'];
+        // It may be so young that it leads no group yet.
+        posix_kill(-$leader, SIGKILL) || posix_kill($leader, SIGKILL);
         proc_close($process);
     }
 

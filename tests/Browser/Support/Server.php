@@ -52,6 +52,7 @@ final class Server
     public function kill(): void
     {
         Ports::kill($this->process);
+        Ports::awaitSilence($this->port);
         $this->away = true;
     }
 
