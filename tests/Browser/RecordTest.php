@@ -350,6 +350,47 @@ final class RecordTest extends BrowserTestCase
         self::assertSame([], $desk->all('.score-host .notice.error'));
     }
 
+    /** An afternoon of marking: the network is pulled three times, the server killed twice, the laptop closed once. */
+    public function test_an_afternoon_of_marking_loses_nothing(): void
+    {
+        $desk = $this->desk('Two Strings Wide', 'Violin')->keys(Keys::HOME);
+        $address = (string) $desk->driver->getCurrentURL();
+        $wanted = [];
+        $before = $this->entries();
+        $trouble = [
+            4 => static fn () => $desk->offline(true), 7 => static fn () => $desk->offline(false),
+            9 => static fn () => Server::running()->kill(), 12 => static fn () => Server::running()->start(),
+            14 => static fn () => $desk->offline(true), 16 => static fn () => $desk->offline(false),
+            17 => static function () use ($desk, $address): void {
+                $desk->driver->get('about:blank');
+                $desk->driver->get($address);
+                $desk->desk()->keys(...array_fill(0, 18, Keys::ARROW_RIGHT));
+            },
+            19 => static fn () => Server::running()->kill(), 21 => static fn () => Server::running()->start(),
+            22 => static fn () => $desk->offline(true), 24 => static fn () => $desk->offline(false),
+        ];
+        for ($number = 0; $number < 26; $number++) {
+            isset($trouble[$number]) && $trouble[$number]();
+            $note = $desk->chosen();
+            self::assertNotSame('', $note, "a note is chosen at {$number}");
+            $finger = (string) (1 + $number % 4);
+            $desk->keys($finger)->until(fn (): bool => in_array("finger decided {$finger}", array_map(static fn (string $mark): string => (string) preg_replace('/decided \\D*(\\d).*/', 'decided $1', $mark), $desk->marksOn($note)), true), "key {$finger} was not painted at once on {$note}");
+            $wanted[$note] = (int) $finger;
+            $desk->keys(Keys::ARROW_RIGHT);
+        }
+        $desk->saved();
+
+        $rows = Server::running()->database()->query('SELECT decisions FROM log_entries ORDER BY id DESC LIMIT 26');
+        $kept = [];
+        foreach ($rows === false ? [] : $rows->fetchAll(\PDO::FETCH_COLUMN) as $decisions) {
+            [$decision] = (array) json_decode((string) $decisions, true);
+            $kept[$decision['note']] ??= $decision['finger'];
+        }
+        self::assertSame($before + 26, $this->entries());
+        self::assertEquals($wanted, $kept);
+        self::assertSame([], $desk->all('.set-aside'));
+    }
+
     private function signInAgain(Browser $desk, string $email, string $password): Browser
     {
         $desk->see('#again-email')->sendKeys($email);

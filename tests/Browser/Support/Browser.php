@@ -215,10 +215,25 @@ final class Browser
         return $marks;
     }
 
+    /** Pulls the network out, or plugs it in again. */
+    public function offline(bool $out): self
+    {
+        $this->cdp('Network.enable', (object) []);
+        $this->cdp('Network.emulateNetworkConditions', ['offline' => $out, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+
+        return $this;
+    }
+
+    /** @param array<string, mixed>|object $params */
+    private function cdp(string $command, array|object $params): void
+    {
+        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => $command, 'params' => $params]);
+    }
+
     /** Runs in every page that is opened from now on, before anything of its own. */
     public function beforePages(string $script): self
     {
-        $this->driver->executeCustomCommand('/session/:sessionId/goog/cdp/execute', 'POST', ['cmd' => 'Page.addScriptToEvaluateOnNewDocument', 'params' => ['source' => $script]]);
+        $this->cdp('Page.addScriptToEvaluateOnNewDocument', ['source' => $script]);
 
         return $this;
     }
