@@ -24,6 +24,7 @@ use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
 use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -31,6 +32,7 @@ use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
@@ -102,7 +104,31 @@ final readonly class PartDesk
     /** @param list<Decision> $more as if they were decided too */
     public function marked(array $more = []): MarkedPart
     {
-        return PartMarker::mark($this->score, $this->scorePart(), $this->decided($more), $this->settings());
+        $slot = "trials:{$this->part->id}:".$this->workedOutFrom();
+        $kept = self::kept($slot);
+        $trials = new TrialMemory(is_array($kept) ? $kept : []);
+        $marked = (new MarkingSession($this->score, $this->scorePart(), $this->settings(), $trials))->mark($this->decided($more));
+        $trials->known() === $kept || Cache::put($slot, $trials->known(), now()->addDays(self::KEPT_DAYS));
+
+        return $marked;
+    }
+
+    /** Names all that a part is worked out from besides decisions, and the code that does it. */
+    private function workedOutFrom(): string
+    {
+        $piece = $this->part->piece;
+
+        return hash('xxh128', implode(' ', [CoreCode::whole(), $this->part->music, $this->part->instrument->value, $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile')]));
+    }
+
+    /** What was kept under a name; null when it is lost or cannot be woken up. */
+    private static function kept(string $slot): mixed
+    {
+        try {
+            return Cache::get($slot);
+        } catch (\Throwable) {
+            return null;
+        }
     }
 
     private function settings(): Settings
@@ -190,13 +216,8 @@ final readonly class PartDesk
      */
     private function drawnAfter(string $entry, bool $opening): DrawnView
     {
-        $profile = (string) $this->part->piece->ensemble->getRawOriginal('profile');
-        $slot = "drawn:{$this->part->id}:{$entry}:".hash('xxh128', implode(' ', [CoreCode::whole(), $this->part->music, $this->part->instrument->value, $this->part->piece->bowing->value, $profile]));
-        try {
-            $kept = Cache::get($slot);
-        } catch (\Throwable) {
-            $kept = null;
-        }
+        $slot = "drawn:{$this->part->id}:{$entry}:".$this->workedOutFrom();
+        $kept = self::kept($slot);
         if (! $kept instanceof DrawnView) {
             $kept = (new Drawing($this->marked()))->view();
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));

@@ -34,9 +34,10 @@ final readonly class BowingContext
         public ClassProfile $profile,
         public Instrument $instrument,
         public BowingSchool $school,
+        public ?TrialMemory $trials,
     ) {}
 
-    public static function of(Part $part, Beats $beats, TempoMap $tempo, Dynamics $dynamics, ClassProfile $profile, Instrument $instrument, BowingSchool $school): self
+    public static function of(Part $part, Beats $beats, TempoMap $tempo, Dynamics $dynamics, ClassProfile $profile, Instrument $instrument, BowingSchool $school, ?TrialMemory $trials = null): self
     {
         $need = new BowNeed($tempo, $dynamics, $beats, $profile, $instrument);
 
@@ -48,6 +49,7 @@ final readonly class BowingContext
             $profile,
             $instrument,
             $school,
+            $trials,
         );
     }
 

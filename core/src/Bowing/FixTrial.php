@@ -53,15 +53,65 @@ final class FixTrial
     /** @return list<BowingFix> */
     private function tried(BowingFinding $finding): array
     {
+        $windows = [];
         foreach ($finding->fixes === [] ? [] : self::WINDOWS as [$before, $after]) {
             $window = $this->window($finding->event->measure - $before, $finding->event->measure + $after);
-            $known = $window === null ? [] : $this->known[implode('-', $window)] ??= $this->found($window, $this->fixed);
-            if ($window !== null && isset($known[$finding->key()])) {
-                return array_values(array_filter($finding->fixes, fn (BowingFix $fix): bool => $this->holds($fix, $finding, $window, $known)));
+            $window === null || $windows[] = $window;
+        }
+        if ($windows === []) {
+            return [];
+        }
+        $made = fn (): array => $this->places($finding, $windows);
+        $memory = $this->context->part->trials;
+        $places = $memory === null ? $made() : $memory->of($this->dependsOn($finding, $windows), $made);
+
+        return array_values(array_intersect_key($finding->fixes, array_flip($places)));
+    }
+
+    /**
+     * @param  non-empty-list<array{int, int}>  $windows
+     * @return list<int> places of the fixes that hold
+     */
+    private function places(BowingFinding $finding, array $windows): array
+    {
+        foreach ($windows as $window) {
+            $known = $this->known[implode('-', $window)] ??= $this->found($window, $this->fixed);
+            if (isset($known[$finding->key()])) {
+                return array_keys(array_filter($finding->fixes, fn (BowingFix $fix): bool => $this->holds($fix, $finding, $window, $known)));
             }
         }
 
         return [];
+    }
+
+    /**
+     * All that a trial depends on besides the printed part and its settings: the finding and its fixes, the stretches in which
+     * they are tried and how these are entered, and the marks and the left hand in the widest of them.
+     *
+     * @param  non-empty-list<array{int, int}>  $windows
+     */
+    private function dependsOn(BowingFinding $finding, array $windows): string
+    {
+        $strokes = $this->bowed->strokes;
+        [$first, $last] = $windows[count($windows) - 1];
+        [$from, $to] = [$strokes[$first]->first()->index, $strokes[$last]->last()->index];
+        $ids = [];
+        foreach ($this->line->between($from, $to)->events as $event) {
+            foreach ($event->notes as $note) {
+                $ids[$note->id] = true;
+            }
+        }
+
+        return serialize([
+            $this->planned,
+            array_key_first($ids),
+            $finding->key(),
+            $finding->severity,
+            $finding->fixes,
+            array_map(fn (array $window): array => [$strokes[$window[0]]->first()->index, $strokes[$window[1]]->last()->index, $this->entry($window)], $windows),
+            $this->fixed->among($ids, $strokes[$first]->start, $strokes[$last]->end),
+            $this->context->hand->between($from - 1, $to + 1),
+        ]);
     }
 
     /**

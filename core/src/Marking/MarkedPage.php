@@ -114,7 +114,12 @@ final class MarkedPage
     /** @return list<string> names of the kinds whose sign is printed at a note, so that the pencil can strike it */
     public function strikable(NoteMark $note): array
     {
-        return array_values(array_map(static fn (Kind $kind): string => $kind->name(), array_filter(Kinds::strikable(), fn (Kind $kind): bool => $kind->isPrinted($this->printed($note), $this))));
+        $printed = $this->printed($note);
+        if ($printed->articulations === [] && ! $printed->fermata && ! $printed->breath && ! $this->hasPrintedDynamic($printed)) {
+            return [];
+        }
+
+        return array_values(array_map(static fn (Kind $kind): string => $kind->name(), array_filter(Kinds::strikable(), fn (Kind $kind): bool => $kind->isPrinted($printed, $this))));
     }
 
     /** Whether a dynamic is printed where a note begins. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\BowingContext;
+use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Solver;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
@@ -30,7 +31,7 @@ final readonly class MarkingCase
         public Solver $solver,
     ) {}
 
-    public static function of(Score $score, Part $part, Settings $settings): self
+    public static function of(Score $score, Part $part, Settings $settings, ?TrialMemory $trials = null): self
     {
         $instrument = $settings->instrument ?? InstrumentGuess::of($part)->instrument;
         $sounding = SoundingPitch::of($part, $instrument);
@@ -45,7 +46,7 @@ final readonly class MarkingCase
             $sounding,
             $tempo,
             $beats,
-            BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school),
+            BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school, $trials),
             new Solver($part, $instrument, $settings->profile, $sounding, $tempo, $dynamics),
         );
     }

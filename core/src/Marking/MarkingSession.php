@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
+use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
@@ -22,10 +23,12 @@ final class MarkingSession
     /** @var list<LineWork> */
     private array $lines = [];
 
+    /** @param TrialMemory|null $trials what trials of this part as it is printed, with these settings, came to before */
     public function __construct(
         private readonly Score $score,
         private readonly Part $printed,
         private readonly Settings $settings,
+        private readonly ?TrialMemory $trials = null,
     ) {}
 
     /** @param list<Decision> $decisions oldest first */
@@ -84,7 +87,7 @@ final class MarkingSession
         if ($this->case?->part === $part) {
             return $this->case;
         }
-        $this->case = MarkingCase::of($this->score, $part, $this->settings);
+        $this->case = MarkingCase::of($this->score, $part, $this->settings, $part === $this->printed ? $this->trials : null);
         $lines = Line::allOf($part);
         $this->words = PrintedWords::of($part, $lines);
         $orders = PartDecisions::of($part, [])->orders($this->words->fields);

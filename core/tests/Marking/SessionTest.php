@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -38,6 +39,7 @@ final class SessionTest extends TestCase
         $random = new Randomizer(new Mt19937($seed));
         $part = $score->parts[0];
         $session = new MarkingSession($score, $part, $settings);
+        $trials = new TrialMemory;
         $ids = array_values(array_filter(array_map(static fn ($note): ?string => $note->rest ? null : $note->id, $part->notes())));
         $decisions = [];
         for ($round = 0; $round < 12; $round++) {
@@ -49,6 +51,10 @@ final class SessionTest extends TestCase
             $fresh = PartMarker::mark($score, $part, PartDecisions::of($part, $now), $settings);
 
             self::assertSame(json_encode($fresh->toArray()), json_encode($again->toArray()), (string) json_encode($decisions));
+            // As a server does it: nothing is kept but what trials came to.
+            $remembering = (new MarkingSession($score, $part, $settings, $trials))->mark(PartDecisions::of($part, $now));
+            self::assertSame(json_encode($fresh->toArray()), json_encode($remembering->toArray()), (string) json_encode($decisions));
+            $trials = new TrialMemory($trials->known());
         }
     }
 

@@ -51,6 +51,28 @@ final readonly class BowMarks
         );
     }
 
+    /**
+     * Those of some notes, and changes on held notes within a stretch.
+     *
+     * @param  array<string, true>  $notes  by id
+     * @param  int  $from  ticks
+     */
+    public function among(array $notes, int $from, int $to): self
+    {
+        return new self(
+            array_intersect_key($this->directions, $notes),
+            array_intersect_key($this->actions, $notes),
+            array_intersect_key($this->struck, $notes),
+            array_intersect_key($this->hooked, $notes),
+            array_intersect_key($this->paired, $notes),
+            array_intersect_key($this->times, $notes),
+            array_filter($this->cuts, static fn (int $tick): bool => $tick >= $from && $tick <= $to, ARRAY_FILTER_USE_KEY),
+            array_intersect_key($this->places, $notes),
+            array_intersect_key($this->types, $notes),
+            array_intersect_key($this->amounts, $notes),
+        );
+    }
+
     /** @param BowSign|null $sign null: no sign on the note any more */
     public function turned(string $note, ?BowSign $sign): self
     {

@@ -16,6 +16,14 @@ final readonly class LeftHand
         private array $hands = [],
     ) {}
 
+    /** The same for some events only. */
+    public function between(int $first, int $last): self
+    {
+        $inside = static fn (int $event): bool => $event >= $first && $event <= $last;
+
+        return new self(array_filter($this->strings, $inside, ARRAY_FILTER_USE_KEY), array_filter($this->hands, $inside, ARRAY_FILTER_USE_KEY));
+    }
+
     public function string(int $event): ?int
     {
         return $this->strings[$event] ?? null;
