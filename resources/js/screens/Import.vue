@@ -21,6 +21,7 @@ const title = ref('')
 const ensemble = ref<number | undefined>(undefined)
 const rights = ref('')
 const fault = ref('')
+const upload = ref<InstanceType<typeof ElUpload> | null>(null)
 const busy = ref('')
 /** The same key again is the same piece, so a double click or a lost answer does not make two. */
 let key: string = uuid()
@@ -40,6 +41,15 @@ onMounted(async () => {
         fault.value = problemWords(problem)
     }
 })
+
+/** The same file may be chosen again, when it was mended. */
+function choose(chosen: File | undefined): void {
+    const input = upload.value?.$el.querySelector('input')
+    if (input instanceof HTMLInputElement) {
+        input.value = ''
+    }
+    void take(chosen)
+}
 
 async function take(chosen: File | undefined): Promise<void> {
     if (!chosen) {
@@ -109,7 +119,7 @@ function place(warning: Warning): string {
 <template>
     <TopBar says-saving><h1 class="screen-title">Import music</h1></TopBar>
     <main class="import">
-        <ElUpload class="drop" :class="{ small: reading !== null }" drag name="file" accept=".musicxml,.xml,.mxl,.abc" :auto-upload="false" :show-file-list="false" :on-change="(chosen) => take(chosen.raw)">
+        <ElUpload ref="upload" class="drop" :class="{ small: reading !== null }" drag name="file" accept=".musicxml,.xml,.mxl,.abc" :auto-upload="false" :show-file-list="false" :on-change="(chosen) => choose(chosen.raw)">
             <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </ElUpload>
