@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
+use Illuminate\Support\Str;
 use Tests\Browser\Support\Browser;
+use Tests\Browser\Support\Server;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Tests\Support\LongPart;
 
@@ -71,9 +73,35 @@ final readonly class BrowserBench
 
     private function decisions(int $part): void
     {
+        $now = $this->measured($part, 100);
+        $this->percentiles('decision', $now['times']);
+        $this->figures->value('decision_bytes', Figures::percentile($now['bytes'], 50));
+        $this->figures->value('decision_by_ping', Figures::percentile($now['times'], 50) / Figures::percentile($now['pings'], 50));
+        $this->thousandEntries($part);
+        $later = $this->measured($part, 30);
+        $this->figures->value('decision_by_ping_1000', Figures::percentile($later['times'], 50) / Figures::percentile($later['pings'], 50));
+    }
+
+    /** A thousand entries, as if a colleague had made them. */
+    private function thousandEntries(int $part): void
+    {
+        $database = Server::running()->database();
+        $newest = $database->query("SELECT max(seq) FROM log_entries WHERE part_id = {$part}");
+        $seq = $newest === false ? 0 : (int) $newest->fetchColumn();
+        $row = $database->prepare("INSERT INTO log_entries (part_id, user_id, seq, kind, decisions, request_key, created_at) VALUES ({$part}, 1, ?, 'decide', ?, ?, '2026-11-25 12:00:00')");
+        $database->beginTransaction();
+        for ($number = 1; $number <= 1000; $number++) {
+            $row->execute([$seq + $number, (string) json_encode([['note' => 'n'.(1 + $number % 800), 'noteName' => $number % 2 === 0 ? true : null]]), Str::uuid()->toString()]);
+        }
+        $database->commit();
+    }
+
+    /** @return array{times: non-empty-list<float>, pings: non-empty-list<float>, bytes: non-empty-list<float>} */
+    private function measured(int $part, int $count): array
+    {
         /** @var array{times: non-empty-list<float>, pings: non-empty-list<float>, bytes: non-empty-list<float>, fault?: string} $measured */
         $measured = $this->browser->driver->executeAsyncScript(self::TOKEN.<<<'JS'
-            const [part, done] = arguments, times = [], pings = [], bytes = []
+            const [part, count, done] = arguments, times = [], pings = [], bytes = []
             const timed = async (list, address, request) => {
                 const start = performance.now()
                 const text = await (await fetch(address, request)).text()
@@ -82,7 +110,7 @@ final readonly class BrowserBench
             }
             const run = async () => {
                 let { seq, state, notes } = await (await fetch(`/api/parts/${part}/log`, { headers: headers() })).json()
-                while (times.length < 100) {
+                while (times.length < count) {
                     const note = notes[8 * times.length]
                     const decision = times.length % 2 ? { note: note.id, finger: Number(note.finger.at(-1)) } : { note: note.id, direction: note.direction }
                     const body = JSON.stringify({ seen: seq, have: state, browser: 'bench', kind: 'decide', key: crypto.randomUUID(), decisions: [decision] })
@@ -94,13 +122,12 @@ final readonly class BrowserBench
                 done({ times, pings, bytes })
             }
             run().catch((fault) => done({ fault: String(fault) }))
-            JS, [$part]);
+            JS, [$part, $count]);
         if (isset($measured['fault'])) {
             throw new \RuntimeException($measured['fault']);
         }
-        $this->percentiles('decision', $measured['times']);
-        $this->figures->value('decision_bytes', Figures::percentile($measured['bytes'], 50));
-        $this->figures->value('decision_by_ping', Figures::percentile($measured['times'], 50) / Figures::percentile($measured['pings'], 50));
+
+        return $measured;
     }
 
     /** @param non-empty-list<float> $runs */
