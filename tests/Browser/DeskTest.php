@@ -100,6 +100,20 @@ final class DeskTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_closing_another_link_leaves_the_new_address_on_the_screen(): void
+    {
+        $desk = $this->desk('Pebbles', 'Violin')->keys('o')->press('Make a link', '.hand-out');
+        $first = (string) $desk->see('.link-address')->getAttribute('value');
+        $desk->press('Make a link', '.hand-out')->until(fn (): bool => $desk->see('.link-address')->getAttribute('value') !== $first, 'no second address');
+        $second = $desk->see('.link-address')->getAttribute('value');
+        $desk->script('document.querySelectorAll(".links .el-button")[1].click()');
+        $desk->press('Close the link', 'body')->until(fn (): bool => count($desk->all('.links li')) === 1, 'the link is still there');
+
+        self::assertSame($second, $desk->see('.link-address')->getAttribute('value'));
+        $desk->script('document.querySelectorAll(".links .el-button")[0].click()');
+        $desk->press('Close the link', 'body')->dontSee('.link-address');
+    }
+
     public function test_a_printed_set_shows_students_no_notation(): void
     {
         $director = $this->browser()->signIn();
