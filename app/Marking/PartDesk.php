@@ -44,18 +44,21 @@ use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 
 /** One stored part, worked out by the core. */
-final readonly class PartDesk
+final class PartDesk
 {
     /** Other ways to finger a span that are offered at a time. */
     private const WAYS = 4;
 
     private const KEPT_DAYS = 7;
 
-    private Score $score;
+    private readonly Score $score;
 
-    private PartRecord $record;
+    private readonly PartRecord $record;
 
-    public function __construct(private Part $part)
+    /** What counts of the record as it is now. */
+    private ?PartDecisions $decided = null;
+
+    public function __construct(private readonly Part $part)
     {
         $this->score = KeptScores::of($part->music);
         $this->record = new PartRecord($part);
@@ -85,6 +88,7 @@ final readonly class PartDesk
     public function append(User $user, NewEntry $entry): void
     {
         $this->record->append($user, $entry, $this->scorePart());
+        $this->decided = null;
     }
 
     /**
@@ -184,6 +188,9 @@ final readonly class PartDesk
     /** @param list<Decision> $more */
     private function decided(array $more = []): PartDecisions
     {
+        if ($more === []) {
+            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions());
+        }
         $this->refuseUnknown($more);
 
         return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$more]);
