@@ -17,6 +17,7 @@ final class RecordTest extends BrowserTestCase
         Server::running()->halt();
         $desk->keys('u')->seeText('1 decision not saved yet', '.lip')->seeText('sent again by themselves', '.rail');
         $first = self::firstNote($desk);
+        self::assertLessThanOrEqual(1280, $desk->script('return Math.max(...[...document.querySelectorAll(".desk, .lip, .rail, .top-bar")].map((box) => box.getBoundingClientRect().right))'), 'the message fits the screen');
         self::assertContains('bow-up decided', $desk->marksOn($first), 'the mark is painted all the same');
         Server::running()->start();
         $desk->saved();

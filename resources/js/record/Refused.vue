@@ -33,7 +33,7 @@ const them = computed(() => (desk.aside.length === 1 ? 'it' : 'them'))
         </div>
     </section>
     <p v-if="!queue.keeps && queue.waiting.length > 0" class="notice error" role="alert">This browser keeps nothing. What is not saved yet is lost when the page is closed.</p>
-    <p v-if="queue.saving === 'waiting' && queue.trouble" class="notice" role="status">{{ queue.trouble }} Your decisions are kept and sent again by themselves.</p>
+    <p v-if="queue.saving === 'waiting' && queue.trouble" class="notice" role="status">{{ queue.trouble }} Your decisions are kept and sent again by themselves. <button type="button" class="link" @click="queue.retry()">Try now</button></p>
     <details v-if="skipped.length > 0" class="notice">
         <summary>{{ skipped.length === 1 ? 'One entry' : `${skipped.length} entries` }} of this part’s record {{ skipped.length === 1 ? 'is' : 'are' }} not understood and left out.</summary>
         <p v-for="{ why } in skipped" :key="why">{{ why }}</p>
