@@ -17,11 +17,7 @@ final class KeptScores
     public static function of(string $music): Score
     {
         $key = 'score:'.CoreCode::of('Score', 'Format').':'.hash('sha256', $music);
-        try {
-            $kept = Cache::get($key);
-        } catch (\Throwable) {
-            $kept = null;
-        }
+        $kept = Kept::get($key);
         if ($kept instanceof Score) {
             return $kept;
         }

@@ -109,7 +109,7 @@ final class PartDesk
     public function marked(array $more = []): MarkedPart
     {
         $slot = "trials:{$this->part->id}:".$this->workedOutFrom();
-        $kept = self::kept($slot);
+        $kept = Kept::get($slot);
         $trials = new TrialMemory(is_array($kept) ? $kept : []);
         $marked = (new MarkingSession($this->score, $this->scorePart(), $this->settings(), $trials))->mark($this->decided($more));
         $trials->known() === $kept || Cache::put($slot, $trials->known(), now()->addDays(self::KEPT_DAYS));
@@ -123,16 +123,6 @@ final class PartDesk
         $piece = $this->part->piece;
 
         return hash('xxh128', implode(' ', [CoreCode::whole(), $this->part->music, $this->part->instrument->value, $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile')]));
-    }
-
-    /** What was kept under a name; null when it is lost or cannot be woken up. */
-    private static function kept(string $slot): mixed
-    {
-        try {
-            return Cache::get($slot);
-        } catch (\Throwable) {
-            return null;
-        }
     }
 
     private function settings(): Settings
@@ -224,7 +214,7 @@ final class PartDesk
     private function drawnAfter(string $entry, bool $opening): DrawnView
     {
         $slot = "drawn:{$this->part->id}:{$entry}:".$this->workedOutFrom();
-        $kept = self::kept($slot);
+        $kept = Kept::get($slot);
         if (! $kept instanceof DrawnView) {
             $kept = (new Drawing($this->marked()))->view();
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
@@ -236,7 +226,7 @@ final class PartDesk
     /** @return list<SkippedView> */
     private function skipped(): array
     {
-        $why = array_merge([], ...array_values($this->record->record()->unread()), ...[$this->decided()->skipped]);
+        $why = [...array_merge([], ...array_values($this->record->record()->unread())), ...$this->decided()->skipped];
 
         return array_map(static fn (string $sentence): SkippedView => new SkippedView($sentence), $why);
     }

@@ -32,7 +32,7 @@ final class PartRecord
             return $this->record;
         }
         [$seq, $record] = $this->kept();
-        $rows = $this->part->log()->toBase()->where('seq', '>', $seq)->orderBy('seq')->get(['seq', 'request_key', 'kind', 'user_id', 'takes', 'decisions']);
+        $rows = $this->part->log()->toBase()->where('seq', '>', $seq)->get(['seq', 'request_key', 'kind', 'user_id', 'takes', 'decisions']);
         foreach ($rows as $row) {
             $record->append(LogEntry::readRow($row));
         }
@@ -50,12 +50,7 @@ final class PartRecord
      */
     private function kept(): array
     {
-        try {
-            $kept = Cache::get($this->slot());
-        } catch (\Throwable) {
-            $kept = null;
-        }
-
+        $kept = Kept::get($this->slot());
         if (! is_array($kept) || ! is_int($kept[0] ?? null) || ! ($kept[2] ?? null) instanceof Record) {
             return [0, new Record];
         }

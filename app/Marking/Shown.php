@@ -49,7 +49,7 @@ final readonly class Shown
      */
     public function since(?string $have): ?array
     {
-        $before = $have === null ? null : Cache::get("shown:{$this->part}:{$have}");
+        $before = $have === null ? null : Kept::get("shown:{$this->part}:{$have}");
         if (! is_array($before)) {
             return null;
         }

@@ -52,7 +52,8 @@ final class EntryRequest extends FormRequest
         $kind = EntryKind::from($this->string('kind')->toString());
         /** @var list<array<string, mixed>> $proposed */
         $proposed = array_values((array) $this->input('proposed', []));
-        $entry = new NewEntry(
+
+        return new NewEntry(
             $this->string('key')->lower()->toString(),
             $kind,
             $kind === EntryKind::Decide ? self::decisions((array) $this->input('decisions', [])) : [],
@@ -62,8 +63,6 @@ final class EntryRequest extends FormRequest
             $this->string('browser')->toString(),
             proposed: $proposed,
         );
-
-        return $entry;
     }
 
     /**

@@ -31,8 +31,11 @@ final class Budget
     /** A line of ABC, in bytes. */
     public const MOST_LINE = 100_000;
 
-    /** A title, a name, words over a note. */
+    /** A title, words over a note. */
     public const MOST_TEXT = 1_000;
+
+    /** A part's name. */
+    public const MOST_NAME = 200;
 
     /**
      * Counts before anything is built: a tree takes far more room than its text.

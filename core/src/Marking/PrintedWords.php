@@ -15,9 +15,9 @@ use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
 
 /**
- * Words in the print that say what a mark says (“spiccato”, “tip”, “retake”, two fingers to choose from), whether a publisher wrote them or we did. Words
- * that hold end where their line ends; those without a line hold until the next of their kind, a place on the bow at most
- * until the bow rests.
+ * Words in the print that say what a mark says (“spiccato”, “tip”, “retake”, two fingers to choose from), whether a
+ * publisher wrote them or we did. Words that hold end where their line ends; those without a line hold until the next of
+ * their kind, a place on the bow at most until the bow rests.
  */
 final class PrintedWords
 {

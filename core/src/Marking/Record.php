@@ -69,7 +69,7 @@ final class Record
         }
     }
 
-    public function isCounting(string $key): bool
+    private function isCounting(string $key): bool
     {
         return in_array($key, $this->counts, true);
     }
@@ -78,12 +78,6 @@ final class Record
     public function decisions(): array
     {
         return array_merge([], ...array_map(fn (string $key): array => $this->decided[$key]->decisions, $this->counts));
-    }
-
-    /** @return list<Decision> what an entry decided; empty when there is none of this key */
-    public function decisionsOf(string $key): array
-    {
-        return ($this->decided[$key] ?? null)->decisions ?? [];
     }
 
     /** @return list<string> keys of the entries of a person that count, oldest first */

@@ -37,14 +37,12 @@ export interface Aside {
 
 const PREFIX = 'upright-pencil.entry'
 
-const prefixOf = (person: number) => `${PREFIX}.${person}.`
-
 /** What this browser keeps of one person's entries, each by itself, where a crash does not reach. */
 export class Drawer {
     private readonly prefix: string
 
     constructor(person: number) {
-        this.prefix = prefixOf(person)
+        this.prefix = `${PREFIX}.${person}.`
     }
 
     all(): Entry[] {

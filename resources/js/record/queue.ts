@@ -27,7 +27,6 @@ export const useQueue = defineStore('queue', () => {
     const signedOut = ref(false)
     /** Whether this browser keeps what waits: some do not. */
     const keeps = ref(true)
-    const sending = ref<string | null>(null)
     const browser = browserName(uuid)
     const listeners = new Set<Answered>()
     /** Entries that lie in the drawer: only those can vanish from it in another window. */
@@ -70,14 +69,13 @@ export const useQueue = defineStore('queue', () => {
         trouble.value = ''
     }
 
-    function push(made: Pick<Entry, 'part' | 'kind' | 'decisions' | 'takes' | 'seen' | 'proposed'>): Entry {
+    function push(made: Pick<Entry, 'part' | 'kind' | 'decisions' | 'takes' | 'seen' | 'proposed'>): void {
         const before = waiting.value.filter(({ part }) => part === made.part).at(-1)
         const at = Math.max(Date.now(), (entries.value.at(-1)?.at ?? 0) + 1)
         const entry: Entry = { ...made, ...(before ? { follows: before.key } : {}), key: uuid(), at, tried: false }
         entries.value = [...entries.value, entry]
         keep(entry)
         void flush()
-        return entry
     }
 
     function keep(entry: Entry): void {
@@ -128,7 +126,6 @@ export const useQueue = defineStore('queue', () => {
                 break
             }
         }
-        sending.value = null
         running = false
         if (person.value !== null && person.value !== id) {
             void flush()
@@ -137,7 +134,6 @@ export const useQueue = defineStore('queue', () => {
 
     /** @returns whether the next one may be sent */
     async function sent(entry: Entry, id: number): Promise<boolean> {
-        sending.value = entry.key
         if (!entry.tried) {
             replace({ ...entry, tried: true })
         }
@@ -246,5 +242,5 @@ export const useQueue = defineStore('queue', () => {
         }
     }
 
-    return { person, entries, waiting, aside, saving, sending, trouble, keeps, signedOut, begin, end, push, cancel, letGo, settle, retry, shows, onAnswer }
+    return { person, entries, waiting, aside, saving, trouble, keeps, signedOut, begin, end, push, cancel, letGo, settle, retry, shows, onAnswer }
 })

@@ -156,7 +156,6 @@ export const useDesk = defineStore('desk', () => {
         canRedo: computed(() => stacks.value.redo.length > 0 || takenBack.value.length > 0),
         open,
         close,
-        refresh,
         decide,
         undo,
         redo,

@@ -73,7 +73,7 @@ final class Reader
             }
             $measures = $reader->measures();
             array_push($warnings, ...$reader->warnings());
-            $parts[] = new Part($id, CleanText::line($voice->name, 200) ?: "Voice {$id[1]}", $measures);
+            $parts[] = new Part($id, CleanText::line($voice->name, Budget::MOST_NAME) ?: "Voice {$id[1]}", $measures);
         }
         Budget::refuseManyNotes($parts);
         if (array_filter($parts, static fn (Part $part): bool => $part->measures !== []) === []) {

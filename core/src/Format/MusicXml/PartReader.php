@@ -76,7 +76,7 @@ final class PartReader
 
     private static function nameOf(?\DOMElement $listed): string
     {
-        return CleanText::line(Dom::text($listed, 'part-name') ?: Dom::text(Dom::child($listed, 'score-instrument'), 'instrument-name') ?: '', 200);
+        return CleanText::line(Dom::text($listed, 'part-name') ?: Dom::text(Dom::child($listed, 'score-instrument'), 'instrument-name') ?: '', Budget::MOST_NAME);
     }
 
     /** @return array<string, string> */
