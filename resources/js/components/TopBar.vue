@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElMessageBox } from 'element-plus'
+import { ElAlert, ElButton, ElMessageBox } from 'element-plus'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useQueue } from '../record/queue'
@@ -44,7 +44,7 @@ async function signOut(): Promise<void> {
         <div class="top-bar-middle"><slot /></div>
         <div class="top-bar-actions">
             <SaveState v-if="saysSaving" quiet />
-            <span v-if="fault" class="notice error" role="alert">{{ fault }}</span>
+            <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <slot name="actions" />
             <ElButton text class="sign-out" :title="`Signed in as ${session.name ?? ''}`" @click="signOut">Sign out</ElButton>
         </div>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElCheckbox, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
+import { ElAlert, ElButton, ElCheckbox, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
 import { ref, watch } from 'vue'
 import { api, partMusicXml } from '../api/client'
 import type { Desk, Link } from '../api/types'
@@ -82,7 +82,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
         <p v-if="part.piece.rights === 'printed-only'" class="notice">
             “{{ part.piece.title }}” is a printed set only: students get the transfer sheet (what to pencil where), never the notation.
         </p>
-        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <section>
             <h3>On paper</h3>
             <PaperChoice v-model="paper" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { ElTabPane, ElTabs } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { FieldName, Note } from '../api/types'
 import { spoken, type Command } from '../marks/keys'
@@ -27,6 +28,11 @@ const decided = computed(() => {
     const bowed = props.begin !== null && props.begin.id !== props.note?.id && BOW_FIELDS.some((field) => props.begin?.decided[field] !== undefined)
     return bowed ? [...own, 'the bow of its stroke'] : own
 })
+
+/** Arrow keys walk along the notes, also after a tab was clicked; who comes by the keyboard goes from tab to tab with them. */
+function backToThePage(): void {
+    requestAnimationFrame(() => document.querySelector<HTMLElement>('.note-tabs [role=tab]:focus')?.blur())
+}
 </script>
 
 <template>
@@ -54,9 +60,9 @@ const decided = computed(() => {
             <slot name="ways" />
             <p v-for="reason in note.reasons" :key="reason" class="reason">{{ reason }}</p>
             <slot />
-            <div class="note-tabs" role="group" aria-label="Keys shown as buttons">
-                <button v-for="group in GROUPS" :key="group" type="button" :aria-pressed="group === tab" @click="tab = group">{{ group }}</button>
-            </div>
+            <ElTabs v-model="tab" class="note-tabs" aria-label="Keys shown as buttons" @tab-click="backToThePage">
+                <ElTabPane v-for="group in GROUPS" :key="group" :name="group" :label="group" />
+            </ElTabs>
             <div class="note-buttons" :class="tab.toLowerCase()">
                 <button v-for="command in buttons" :key="command.label" type="button" :class="{ numeral: command.short === '' }" :title="command.label" :aria-label="command.short === '' ? `${command.keys[0]}: ${command.label}` : undefined" :aria-keyshortcuts="command.keys[0]" @click="command.run">
                     <kbd v-if="spoken(command.keys[0] ?? '').length < 3 && (command.short === '' || singleKeys)" aria-hidden="true">{{ spoken(command.keys[0] ?? '') }}</kbd><span v-if="command.short !== ''">{{ command.short ?? command.label }}</span>

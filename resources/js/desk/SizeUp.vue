@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElSkeleton } from 'element-plus'
+import { ElAlert, ElSkeleton } from 'element-plus'
 import { computed } from 'vue'
 import type { SizeUp } from '../api/types'
 import { beatWords } from './words'
@@ -45,7 +45,7 @@ function stretch(from: string, to: string): string {
 
 <template>
     <section class="size-up" aria-label="The part, sized up">
-        <p v-if="fault" class="notice error" role="alert">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></p>
+        <ElAlert v-if="fault" type="error" :closable="false">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></ElAlert>
         <ElSkeleton v-else-if="!size" :rows="5" animated />
         <template v-else>
             <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.measures }} measures</span></h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElDialog, ElForm, ElFormItem, ElInput } from 'element-plus'
+import { ElAlert, ElButton, ElDialog, ElForm, ElFormItem, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import { useSession } from '../stores/session'
 import { problemWords } from '../desk/words'
@@ -32,7 +32,7 @@ async function signIn(): Promise<void> {
         <ElForm label-position="top" @submit.prevent="signIn">
             <ElFormItem label="E-mail" for="again-email"><ElInput id="again-email" v-model="email" type="email" autocomplete="username" /></ElFormItem>
             <ElFormItem label="Password" for="again-password"><ElInput id="again-password" v-model="password" type="password" autocomplete="current-password" /></ElFormItem>
-            <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+            <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <ElButton type="primary" native-type="submit">Sign in and save</ElButton>
         </ElForm>
     </ElDialog>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ElButton, ElSkeleton } from 'element-plus'
+import { ElAlert, ElButton, ElSkeleton } from 'element-plus'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
@@ -137,7 +137,7 @@ watch(() => route.params.id, (id) => id !== undefined && load(), { immediate: tr
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>
         </TopBar>
-        <main v-if="fault" class="desk-fault"><p class="notice error" role="alert">{{ fault }}</p></main>
+        <main v-if="fault" class="desk-fault"><ElAlert type="error" :title="fault" :closable="false" /></main>
         <main v-else-if="desk.part" class="desk-main">
             <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="onPaper.drawn" />
             <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :commands="commands" :single-keys="singleKeys" @choose="choose" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect, ElUpload } from 'element-plus'
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect, ElTable, ElTableColumn, ElUpload } from 'element-plus'
 import { v4 as uuid } from 'uuid'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -124,29 +124,26 @@ function place(warning: Warning): string {
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </ElUpload>
         <p v-if="busy" class="notice" role="status">{{ busy }}</p>
-        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <div v-if="reading" class="understood">
             <section aria-label="What was understood">
                 <h2>What was understood</h2>
-                <table class="reading">
-                    <thead>
-                        <tr><th>Part</th><th>Instrument</th><th>Measures</th><th>Notes</th><th>Range</th><th>Key</th><th>Meter</th></tr>
-                    </thead>
-                    <tbody>
-                        <tr v-for="part in reading.parts" :key="part.id">
-                            <th scope="row">{{ part.name }}</th>
-                            <td class="instrument">
-                                <ElSelect :model-value="part.instrument" :options="INSTRUMENTS" size="small" :aria-label="`Instrument of ${part.name}`" @change="correct(part, $event)" />
-                                <small class="quiet">{{ corrected[part.id] ? 'as you said' : GUESSED[part.guessedFrom] }}</small>
-                            </td>
-                            <td>{{ part.measures }}<small v-if="part.playedMeasures !== part.measures" class="quiet"> ({{ part.playedMeasures }} as played)</small></td>
-                            <td>{{ part.notes }}</td>
-                            <td>{{ part.range ? part.range.join(' to ') : 'no notes' }}</td>
-                            <td>{{ part.keys.join(', ') || 'none' }}</td>
-                            <td>{{ part.meters.join(', ') || 'none' }}</td>
-                        </tr>
-                    </tbody>
-                </table>
+                <ElTable class="reading" :data="reading.parts" row-key="id" size="small">
+                    <ElTableColumn label="Part" prop="name" min-width="110" />
+                    <ElTableColumn label="Instrument" width="140">
+                        <template #default="{ row }: { row: ReadPart }">
+                            <ElSelect :model-value="row.instrument" :options="INSTRUMENTS" size="small" :aria-label="`Instrument of ${row.name}`" @change="correct(row, $event)" />
+                            <small class="quiet">{{ corrected[row.id] ? 'as you said' : GUESSED[row.guessedFrom] }}</small>
+                        </template>
+                    </ElTableColumn>
+                    <ElTableColumn label="Measures" width="100">
+                        <template #default="{ row }: { row: ReadPart }">{{ row.measures }}<small v-if="row.playedMeasures !== row.measures" class="quiet"> ({{ row.playedMeasures }} as played)</small></template>
+                    </ElTableColumn>
+                    <ElTableColumn label="Notes" prop="notes" width="70" />
+                    <ElTableColumn label="Range" width="100" :formatter="(row: ReadPart) => row.range?.join(' to ') ?? 'no notes'" />
+                    <ElTableColumn label="Key" :formatter="(row: ReadPart) => row.keys.join(', ') || 'none'" />
+                    <ElTableColumn label="Meter" width="80" :formatter="(row: ReadPart) => row.meters.join(', ') || 'none'" />
+                </ElTable>
                 <div v-if="reading.warnings.length > 0" class="warnings">
                     <h3>{{ reading.warnings.length === 1 ? 'One thing to check' : `${reading.warnings.length} things to check` }}</h3>
                     <ul>

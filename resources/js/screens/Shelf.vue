@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElSkeleton } from 'element-plus'
+import { ElAlert, ElButton, ElSkeleton } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfEnsemble, ShelfPart, ShelfPiece } from '../api/types'
@@ -42,14 +42,14 @@ function state(part: ShelfPart): string {
     </TopBar>
     <main class="shelf">
         <AsideList />
-        <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-else-if="ensembles === null" :rows="8" animated />
         <p v-if="empty" class="notice">The shelf is empty. Import a MusicXML file to start with.</p>
         <section v-for="ensemble in ensembles ?? []" :key="ensemble.id" class="ensemble" :aria-label="ensemble.name">
             <header>
                 <h1>{{ ensemble.name }}</h1>
                 <p v-if="ensemble.level" class="quiet">{{ ensemble.school }}, {{ LEVELS[ensemble.level] ?? ensemble.level }}</p>
-                <p v-else class="notice error">{{ ensemble.fault }}</p>
+                <ElAlert v-else type="error" :title="ensemble.fault ?? ''" :closable="false" />
             </header>
             <div v-for="group in kinds(ensemble)" :key="group.kind" class="shelf-group">
                 <h2>{{ group.heading }}</h2>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElButton, ElForm, ElFormItem, ElInput } from 'element-plus'
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput } from 'element-plus'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { problemWords } from '../desk/words'
@@ -40,7 +40,7 @@ async function signIn(): Promise<void> {
                 <ElFormItem label="Password" for="password">
                     <ElInput id="password" v-model="password" name="password" type="password" autocomplete="current-password" show-password />
                 </ElFormItem>
-                <p v-if="fault" class="notice error" role="alert">{{ fault }}</p>
+                <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
                 <ElButton type="primary" native-type="submit" :loading="busy" class="wide">Sign in</ElButton>
             </ElForm>
         </div>

@@ -23,7 +23,7 @@ final class Browser
 
     public static function open(int $width = 1280, int $height = 800): self
     {
-        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
@@ -127,7 +127,7 @@ final class Browser
                 if ($button->isDisplayed() && $button->isEnabled() && (str_contains($button->getText(), $words) || $button->getAttribute('aria-label') === $words)) {
                     $found = $button;
 
-                    return true;
+                    return $this->isStill($button);
                 }
             }
 
@@ -136,6 +136,16 @@ final class Browser
         $found?->click();
 
         return $this;
+    }
+
+    /** What still slides in would be missed: a click goes to where it was. */
+    private function isStill(RemoteWebElement $element): bool
+    {
+        $place = 'const { x, y } = arguments[0].getBoundingClientRect(); return [x, y]';
+        $before = $this->driver->executeScript($place, [$element]);
+        usleep(30_000);
+
+        return $this->driver->executeScript($place, [$element]) === $before;
     }
 
     public function keys(string ...$keys): self
