@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\KeepBench;
 use App\Console\WriteTypes;
 use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
@@ -21,7 +22,7 @@ use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withCommands([WriteTypes::class])
+    ->withCommands([WriteTypes::class, KeepBench::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);

@@ -19,7 +19,15 @@ final class CoreCode
     /** The whole of it, and what the application tells of it. */
     public static function whole(): string
     {
-        return self::$names['*'] ??= self::digest([...self::files('core/src/{*,*/*}/*.php'), ...self::files('app/{Marking,Views}/*.php')]);
+        return self::$names['*'] ??= self::fresh();
+    }
+
+    /** The same, looked at anew. */
+    public static function fresh(): string
+    {
+        clearstatcache();
+
+        return self::digest([...self::files('core/src/{*,*/*}/*.php'), ...self::files('app/{Marking,Views,Workbench}/*.php')]);
     }
 
     /** @param array<string> $folders */

@@ -26,12 +26,15 @@ use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\StringName;
 
 /** A worked-out part as the client is told of it. */
-final readonly class Drawing
+final class Drawing
 {
-    private MarkedPage $page;
+    private readonly MarkedPage $page;
 
-    public function __construct(private MarkedPart $marked)
-    {
+    /** @param array<string, array{mixed, NoteView}> $views notes drawn before: what each was made from, and its view */
+    public function __construct(
+        private readonly MarkedPart $marked,
+        public array $views = [],
+    ) {
         $this->page = new MarkedPage($marked);
     }
 
@@ -52,7 +55,13 @@ final readonly class Drawing
         $notes = [];
         $end = 0;
         foreach ($this->page->part->notes as $mark) {
-            $notes[] = $this->note($mark, $mark->place->tick > $end, $marks[$mark->note->id] ?? [], implode(', ', array_filter($words[$mark->note->id] ?? [])));
+            $id = $mark->note->id;
+            $from = [$mark, $mark->place->tick > $end, $marks[$id] ?? [], implode(', ', array_filter($words[$id] ?? []))];
+            // Compared by value: whatever a view is made from is in there, and the music and the style stay the same.
+            if (! isset($this->views[$id]) || $this->views[$id][0] != $from) {
+                $this->views[$id] = [$from, $this->note(...$from)];
+            }
+            $notes[] = $this->views[$id][1];
             $end = max($end, $mark->place->tick + $mark->note->duration);
         }
 

@@ -24,7 +24,6 @@ use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
 use Illuminate\Support\Facades\Cache;
-use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -32,7 +31,6 @@ use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
-use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
@@ -51,8 +49,6 @@ final class PartDesk
 
     private const KEPT_DAYS = 7;
 
-    private readonly Score $score;
-
     private readonly PartRecord $record;
 
     /** What counts of the record as it is now. */
@@ -60,13 +56,12 @@ final class PartDesk
 
     public function __construct(private readonly Part $part)
     {
-        $this->score = KeptScores::of($part->music);
         $this->record = new PartRecord($part);
     }
 
     private function scorePart(): ScorePart
     {
-        return $this->score->parts[0];
+        return $this->score()->parts[0];
     }
 
     /**
@@ -87,14 +82,14 @@ final class PartDesk
      */
     public function append(User $user, NewEntry $entry): void
     {
-        $this->record->append($user, $entry, $this->scorePart());
+        $this->record->append($user, $entry, $this->scorePart(...));
         $this->decided = null;
     }
 
     /**
      * What is needed to append one entry of a group to this part.
      *
-     * @return array{PartRecord, NewEntry, ScorePart}
+     * @return array{PartRecord, NewEntry, \Closure(): ScorePart}
      *
      * @throws WrongDecision when it names a note or measure that this part does not have
      */
@@ -102,40 +97,34 @@ final class PartDesk
     {
         $this->refuseUnknown($entry->decisions);
 
-        return [$this->record, $entry, $this->scorePart()];
+        return [$this->record, $entry, $this->scorePart(...)];
     }
 
     /** @param list<Decision> $more as if they were decided too */
     public function marked(array $more = []): MarkedPart
     {
-        $slot = "trials:{$this->part->id}:".$this->workedOutFrom();
-        $kept = Kept::get($slot);
-        $trials = new TrialMemory(is_array($kept) ? $kept : []);
-        $marked = (new MarkingSession($this->score, $this->scorePart(), $this->settings(), $trials))->mark($this->decided($more));
-        $trials->known() === $kept || Cache::put($slot, $trials->known(), now()->addDays(self::KEPT_DAYS));
-
-        return $marked;
+        return $this->open()->marked($this->decided($more));
     }
 
-    /** Names all that a part is worked out from besides decisions, and the code that does it. */
-    private function workedOutFrom(): string
+    private function open(): OpenPart
     {
-        $piece = $this->part->piece;
+        return resolve(OpenParts::class)->of($this->part);
+    }
 
-        return hash('xxh128', implode(' ', [CoreCode::whole(), $this->part->music, $this->part->instrument->value, $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile')]));
+    private function score(): Score
+    {
+        return $this->open()->score();
     }
 
     private function settings(): Settings
     {
-        $piece = $this->part->piece;
-
-        return new Settings($piece->ensemble->classProfile(), $this->part->instrument, $piece->bowing);
+        return $this->open()->settings;
     }
 
     /** Why a note is fingered as it is: what the cheapest other way would gain and cost, and what a shift to it saves. */
     public function why(string $note): WhyView
     {
-        $why = PartMarker::why($this->score, $this->scorePart(), $this->decided(), $this->settings(), $note);
+        $why = PartMarker::why($this->score(), $this->scorePart(), $this->decided(), $this->settings(), $note);
         $view = fn (?Alternative $way): ?WayView => $way === null ? null : WayView::of($way, $this->part->instrument);
 
         return new WhyView($view($why['instead']), $view($why['withoutShift']));
@@ -144,7 +133,7 @@ final class PartDesk
     /** The cheapest other ways to finger a span, or the phrase around a single note. */
     public function ways(string $from, string $to): WaysView
     {
-        $ways = PartMarker::ways($this->score, $this->scorePart(), $this->decided(), $this->settings(), $from, $to, self::WAYS);
+        $ways = PartMarker::ways($this->score(), $this->scorePart(), $this->decided(), $this->settings(), $from, $to, self::WAYS);
 
         return new WaysView(array_map(fn (Alternative $way): WayView => WayView::of($way, $this->part->instrument), $ways));
     }
@@ -154,7 +143,7 @@ final class PartDesk
     {
         $siblings = $this->part->piece->parts()->get()->all();
         $parts = array_map(static fn (Part $sibling): ScorePart => KeptScores::of($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
-        $summary = Summary::of(new Reading($this->score, []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
+        $summary = Summary::of(new Reading($this->score(), []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
         $size = SizeUp::of($this->marked())->toArray();
         [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];
 
@@ -171,7 +160,7 @@ final class PartDesk
             array_map(static fn (array $first): FirstView => new FirstView(...$first), $size['firsts']),
             array_map(static fn (array $pattern): PatternView => new PatternView(...$pattern), $size['patterns']),
             array_map(static fn (array $spot): SpotView => new SpotView(...$spot), $size['troubleSpots']),
-            array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of($this->score->with(parts: $parts))),
+            array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of($this->score()->with(parts: $parts))),
         );
     }
 
@@ -213,10 +202,10 @@ final class PartDesk
      */
     private function drawnAfter(string $entry, bool $opening): DrawnView
     {
-        $slot = "drawn:{$this->part->id}:{$entry}:".$this->workedOutFrom();
+        $slot = "drawn:{$entry}:{$this->open()->name}";
         $kept = Kept::get($slot);
         if (! $kept instanceof DrawnView) {
-            $kept = (new Drawing($this->marked()))->view();
+            $kept = $this->open()->drawn($this->decided());
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
         }
 
@@ -240,7 +229,7 @@ final class PartDesk
      */
     public function preview(array $decisions): DrawnView
     {
-        return (new Drawing($this->marked($decisions)))->view();
+        return $this->open()->drawn($this->decided($decisions));
     }
 
     /** What a student's page shows: the print, the pencil, and how the hand goes. */
@@ -259,7 +248,7 @@ final class PartDesk
 
     public function markedMusicXml(): string
     {
-        return Writer::write(MarkedScore::of($this->score, [$this->marked()]));
+        return Writer::write(MarkedScore::of($this->score(), [$this->marked()]));
     }
 
     /** @return list<SheetLineView> */

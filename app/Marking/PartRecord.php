@@ -36,11 +36,19 @@ final class PartRecord
         foreach ($rows as $row) {
             $record->append(LogEntry::readRow($row));
         }
-        if ($rows->count() >= self::KEPT_EVERY) {
-            Cache::put($this->slot(), [(int) $rows->last()?->seq, (string) $rows->last()?->request_key, clone $record], now()->addMonth());
+        $last = $rows->last();
+        if ($last !== null) {
+            $now = [(int) $last->seq, (string) $last->request_key, $record];
+            $this->open()->remember($this->part, $now);
+            $rows->count() >= self::KEPT_EVERY && Cache::put($this->slot(), $now, now()->addMonth());
         }
 
         return $this->record = $record;
+    }
+
+    private function open(): OpenParts
+    {
+        return resolve(OpenParts::class);
     }
 
     /**
@@ -50,13 +58,13 @@ final class PartRecord
      */
     private function kept(): array
     {
-        $kept = Kept::get($this->slot());
+        $kept = $this->open()->record($this->part) ?? Kept::get($this->slot());
         if (! is_array($kept) || ! is_int($kept[0] ?? null) || ! ($kept[2] ?? null) instanceof Record) {
             return [0, new Record];
         }
 
         // A database that was restored from a backup may have gone another way since.
-        return $this->part->log()->where('seq', $kept[0])->where('request_key', $kept[1] ?? '')->exists() ? [$kept[0], clone $kept[2]] : [0, new Record];
+        return $this->part->log()->where('seq', $kept[0])->where('request_key', $kept[1] ?? '')->exists() ? [$kept[0], $kept[2]] : [0, new Record];
     }
 
     private function slot(): string
@@ -80,10 +88,12 @@ final class PartRecord
      * Appends one entry. The same request sent twice is one entry. An entry about other notes than what came in between is
      * simply appended.
      *
+     * @param  \Closure(): ScorePart  $score  the part, which is read only where others decided meanwhile
+     *
      * @throws EntryClashes when somebody else decided about the same notes meanwhile
      * @throws EntryOutOfOrder when it names an entry that is not there
      */
-    public function append(User $user, NewEntry $entry, ScorePart $score): void
+    public function append(User $user, NewEntry $entry, \Closure $score): void
     {
         Turn::take(fn () => $this->appendOne($user, $entry, $score));
         $this->record = null;
@@ -92,7 +102,7 @@ final class PartRecord
     /**
      * One entry for each of several parts, all or none.
      *
-     * @param  list<array{self, NewEntry, ScorePart}>  $entries  all of one group
+     * @param  list<array{self, NewEntry, \Closure(): ScorePart}>  $entries  all of one group
      */
     public static function appendGroup(User $user, array $entries): void
     {
@@ -103,7 +113,8 @@ final class PartRecord
         });
     }
 
-    private function appendOne(User $user, NewEntry $entry, ScorePart $score): void
+    /** @param \Closure(): ScorePart $score */
+    private function appendOne(User $user, NewEntry $entry, \Closure $score): void
     {
         if ($this->entry($entry->key) !== null) {
             return;
@@ -140,8 +151,12 @@ final class PartRecord
         ]);
     }
 
-    /** Undoing takes nothing of others away; whatever decides must not pass over what its maker has not seen. */
-    private function refuseClash(NewEntry $entry, ?LogEntry $taken, ScorePart $score): void
+    /**
+     * Undoing takes nothing of others away; whatever decides must not pass over what its maker has not seen.
+     *
+     * @param  \Closure(): ScorePart  $score
+     */
+    private function refuseClash(NewEntry $entry, ?LogEntry $taken, \Closure $score): void
     {
         $decisions = $entry->kind === EntryKind::Redo ? $taken?->read()->decisions ?? [] : $entry->decisions;
         if ($entry->kind === EntryKind::Undo || $decisions === []) {
@@ -151,8 +166,9 @@ final class PartRecord
         if ($unseen->isEmpty()) {
             return;
         }
-        $own = PartDecisions::touched($score, $decisions);
-        $theirs = array_values($unseen->filter(static fn (LogEntry $other): bool => array_intersect_key($own, PartDecisions::touched($score, $other->read()->decisions)) !== [])->all());
+        $part = $score();
+        $own = PartDecisions::touched($part, $decisions);
+        $theirs = array_values($unseen->filter(static fn (LogEntry $other): bool => array_intersect_key($own, PartDecisions::touched($part, $other->read()->decisions)) !== [])->all());
         if ($theirs !== []) {
             throw new EntryClashes($theirs);
         }

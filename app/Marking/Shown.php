@@ -12,30 +12,41 @@ use Illuminate\Support\Facades\Cache;
  * What a page shows, by name, so that only what is different has to be sent. The names are made from the contents; when
  * the server has forgotten one, the whole is sent.
  */
-final readonly class Shown
+final class Shown
 {
     private const KEPT_DAYS = 2;
 
-    /** @var array<string, string> id of a note or finding => digest of what is told of it */
-    private array $digests;
+    /** @var \WeakMap<NoteView|FindingView, string>|null */
+    private static ?\WeakMap $known = null;
 
-    public string $state;
+    /** @var array<string, string> id of a note or finding => digest of what is told of it */
+    private readonly array $digests;
+
+    public readonly string $state;
 
     /**
      * @param  list<NoteView>  $notes
      * @param  list<FindingView>  $findings
      */
     public function __construct(
-        private int $part,
-        private array $notes,
-        private array $findings,
+        private readonly int $part,
+        private readonly array $notes,
+        private readonly array $findings,
     ) {
         $digests = [];
         foreach ([...$notes, ...$findings] as $view) {
-            $digests[($view instanceof NoteView ? 'n' : 'f').$view->id] = hash('xxh3', (string) json_encode($view));
+            $digests[($view instanceof NoteView ? 'n' : 'f').$view->id] = self::digest($view);
         }
         $this->digests = $digests;
         $this->state = hash('xxh128', (string) json_encode($digests));
+    }
+
+    /** A view that was told before is known. */
+    private static function digest(NoteView|FindingView $view): string
+    {
+        self::$known ??= new \WeakMap;
+
+        return self::$known[$view] ??= hash('xxh3', (string) json_encode($view));
     }
 
     public function remember(): void

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Marking\OpenParts;
+use App\Workbench\Workbench;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
@@ -13,6 +15,16 @@ use Symfony\Component\HttpFoundation\Response;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    public function register(): void
+    {
+        $this->app->singleton(OpenParts::class);
+        $this->app->singleton(Workbench::class, static function (): Workbench {
+            $socket = config('workbench.socket');
+
+            return new Workbench(is_string($socket) ? $socket : null);
+        });
+    }
+
     public function boot(): void
     {
         Model::shouldBeStrict();

@@ -11,6 +11,7 @@ use App\Marking\PartRecord;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -18,11 +19,13 @@ use Illuminate\Http\Response;
 
 final class LogController extends Controller
 {
+    public function __construct(private readonly Workbench $workbench) {}
+
     public function show(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
         $request->validate(['have' => ['nullable', 'string', 'max:64']]);
 
-        return new JsonResponse((new PartDesk($part))->marking($user, $request->string('have')->toString() ?: null));
+        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null);
     }
 
     /** What the page would look like with these decisions; nothing is kept. */
@@ -30,18 +33,17 @@ final class LogController extends Controller
     {
         $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return new JsonResponse((new PartDesk($part))->preview(EntryRequest::decisions((array) $request->input('decisions'))));
+        return $this->workbench->preview($part, EntryRequest::decisions((array) $request->input('decisions')));
     }
 
     public function store(EntryRequest $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
         $entry = $request->entry();
         // Nothing gets into the record that could not be read back from it.
-        $desk = new PartDesk($part);
-        $desk->refuseUnknown($entry->decisions);
-        $desk->append($user, $entry);
+        $this->workbench->refuseUnknown($part, $entry->decisions);
+        (new PartDesk($part))->append($user, $entry);
 
-        return new JsonResponse($desk->marking($user, $request->string('have')->toString() ?: null));
+        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null);
     }
 
     /** A figure that is decided for several parts of a piece at once: in all of their records, or in none. */

@@ -13,6 +13,7 @@ use App\Views\DeskPieceView;
 use App\Views\DeskView;
 use App\Views\PartName;
 use App\Views\SheetView;
+use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -21,8 +22,9 @@ use Illuminate\Support\Str;
 
 final class PartController extends Controller
 {
-    public function show(Part $part, #[CurrentUser] User $user): JsonResponse
+    public function show(Part $part, #[CurrentUser] User $user, Workbench $workbench): JsonResponse
     {
+        $workbench->open($part);
         $desk = new PartDesk($part);
         $piece = $part->piece;
 

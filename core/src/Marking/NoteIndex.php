@@ -8,8 +8,11 @@ use UprightPencil\Core\Marking\Kinds\Reach;
 use UprightPencil\Core\Score\Part;
 
 /** Finds the notes that a decision is about. */
-final readonly class NoteIndex
+final class NoteIndex
 {
+    /** @var \WeakMap<Part, self>|null those of the parts that are in memory: a part never changes */
+    private static ?\WeakMap $made = null;
+
     /**
      * @param  array<string, array{string, int}>  $places  note id => voice, and place in it
      * @param  array<string, list<string>>  $voices  voice => its notes in order
@@ -17,10 +20,10 @@ final readonly class NoteIndex
      * @param  list<string>  $numbers  printed numbers of the measures
      */
     private function __construct(
-        private array $places = [],
-        private array $voices = [],
-        private array $measures = [],
-        private array $numbers = [],
+        private readonly array $places = [],
+        private readonly array $voices = [],
+        private readonly array $measures = [],
+        private readonly array $numbers = [],
     ) {}
 
     public static function empty(): self
@@ -29,6 +32,13 @@ final readonly class NoteIndex
     }
 
     public static function of(Part $part): self
+    {
+        self::$made ??= new \WeakMap;
+
+        return self::$made[$part] ??= self::made($part);
+    }
+
+    private static function made(Part $part): self
     {
         $places = $voices = $measures = $numbers = [];
         foreach ($part->measures as $index => $measure) {

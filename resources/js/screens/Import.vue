@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElRadio, ElRadioGroup, ElSelect, ElTable, ElTableColumn, ElUpload } from 'element-plus'
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElProgress, ElRadio, ElRadioGroup, ElSelect, ElTable, ElTableColumn, ElUpload } from 'element-plus'
 import { v4 as uuid } from 'uuid'
 import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -123,7 +123,7 @@ function place(warning: Warning): string {
             <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </ElUpload>
-        <p v-if="busy" class="notice" role="status">{{ busy }}</p>
+        <div v-if="busy" class="notice" role="status">{{ busy }}<ElProgress :percentage="100" indeterminate :show-text="false" /></div>
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <div v-if="reading" class="understood">
             <section aria-label="What was understood">

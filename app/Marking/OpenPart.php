@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Part;
+use App\Views\DrawnView;
+use App\Views\NoteView;
+use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Bowing\TrialMemory;
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkingSession;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\Score;
+
+/** One part with its settings, read, and worked out again and again as decisions come. */
+final class OpenPart
+{
+    private const KEPT_DAYS = 7;
+
+    private ?Score $score = null;
+
+    private ?MarkingSession $session = null;
+
+    private ?TrialMemory $trials = null;
+
+    /** @var array<string, list<int>> trials as they are kept */
+    private array $kept = [];
+
+    /** @var array<string, array{mixed, NoteView}> note => what its view was made from, and the view */
+    private array $views = [];
+
+    public readonly Settings $settings;
+
+    private readonly string $music;
+
+    /** @param string $name of all that it is worked out from besides decisions */
+    public function __construct(Part $part, public readonly string $name)
+    {
+        $this->music = $part->music;
+        $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing);
+    }
+
+    /** Names all that a part is worked out from besides decisions, and the code that does it. */
+    public static function name(Part $part): string
+    {
+        $piece = $part->piece;
+
+        return "{$part->id}:".hash('xxh128', implode(' ', [CoreCode::whole(), $part->music, $part->instrument->value, $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile')]));
+    }
+
+    public function score(): Score
+    {
+        return $this->score ??= KeptScores::of($this->music);
+    }
+
+    public function marked(PartDecisions $decisions): MarkedPart
+    {
+        $slot = "trials:{$this->name}";
+        if ($this->trials === null) {
+            $kept = Kept::get($slot);
+            $this->trials = new TrialMemory($this->kept = is_array($kept) ? $kept : []);
+        }
+        $marked = $this->session()->mark($decisions);
+        if ($this->trials->known() !== $this->kept) {
+            Cache::put($slot, $this->kept = $this->trials->known(), now()->addDays(self::KEPT_DAYS));
+        }
+
+        return $marked;
+    }
+
+    private function session(): MarkingSession
+    {
+        return $this->session ??= new MarkingSession($this->score(), $this->score()->parts[0], $this->settings, $this->trials);
+    }
+
+    /** A note that is marked as before looks as before. */
+    public function drawn(PartDecisions $decisions): DrawnView
+    {
+        $drawing = new Drawing($this->marked($decisions), $this->views);
+        $drawn = $drawing->view();
+        $this->views = $drawing->views;
+
+        return $drawn;
+    }
+}

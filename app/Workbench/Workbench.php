@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Workbench;
+
+use App\Http\Requests\EntryRequest;
+use App\Marking\PartDesk;
+use App\Models\Part;
+use App\Models\User;
+use Illuminate\Http\JsonResponse;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\WrongDecision;
+
+/**
+ * Asks the process in which parts lie open (`BenchKeeper`) what would take longer here: there a part is read, fingered and
+ * drawn already, and only what a decision changes is worked out. Where it is not running, is too slow or says anything
+ * strange, the same is worked out here: the answer is the same.
+ */
+final readonly class Workbench
+{
+    /** Seconds that an answer may take before it is worked out here. */
+    private const PATIENCE = 3;
+
+    public const MOST_BYTES = 1_000_000;
+
+    /** @param string|null $socket null: there is none */
+    public function __construct(private ?string $socket) {}
+
+    /**
+     * @param  list<Decision>  $decisions
+     *
+     * @throws WrongDecision when one names a note or measure that this part does not have
+     */
+    public function refuseUnknown(Part $part, array $decisions): void
+    {
+        if ($decisions === []) {
+            return;
+        }
+        $told = $this->ask(Asked::Check, $part, ['decisions' => self::told($decisions)]);
+        if ($told === null) {
+            (new PartDesk($part))->refuseUnknown($decisions);
+        } elseif (is_string($sentence = json_decode($told))) {
+            throw new WrongDecision($sentence);
+        }
+    }
+
+    /** @param string|null $have the state that the page shows */
+    public function marking(Part $part, User $user, ?string $have): JsonResponse
+    {
+        return $this->answer(Asked::Marking, $part, ['user' => $user->id, 'have' => $have])
+            ?? new JsonResponse((new PartDesk($part))->marking($user, $have));
+    }
+
+    /**
+     * @param  list<Decision>  $decisions
+     *
+     * @throws WrongDecision when one names a note or measure that this part does not have
+     */
+    public function preview(Part $part, array $decisions): JsonResponse
+    {
+        $this->refuseUnknown($part, $decisions);
+
+        return $this->answer(Asked::Preview, $part, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part))->preview($decisions));
+    }
+
+    /** Somebody will decide about this part: its first decision is answered as fast as the others. */
+    public function open(Part $part): void
+    {
+        $there = $this->sent(Asked::Open, $part, []);
+        $there === null || fclose($there);
+    }
+
+    /**
+     * @param  list<Decision>  $decisions
+     * @return list<array<string, mixed>>
+     */
+    private static function told(array $decisions): array
+    {
+        return array_map(static fn (Decision $decision): array => $decision->toArray(), $decisions);
+    }
+
+    /** @param array<string, mixed> $more */
+    private function answer(Asked $what, Part $part, array $more): ?JsonResponse
+    {
+        $told = $this->ask($what, $part, $more);
+
+        return $told === null ? null : JsonResponse::fromJsonString($told);
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return string|null JSON; null when nothing whole came back
+     */
+    private function ask(Asked $what, Part $part, array $more): ?string
+    {
+        $there = $this->sent($what, $part, $more);
+        if ($there === null) {
+            return null;
+        }
+        stream_set_timeout($there, self::PATIENCE);
+        $told = (string) @stream_get_contents($there);
+        fclose($there);
+
+        // An answer ends with a line end, so that half of one is not taken for the whole.
+        return str_ends_with($told, "\n") ? rtrim($told) : null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return resource|null
+     */
+    private function sent(Asked $what, Part $part, array $more)
+    {
+        $line = json_encode(['what' => $what, 'part' => $part->id, ...$more])."\n";
+        $there = $this->socket === null || strlen($line) > self::MOST_BYTES ? false : @stream_socket_client("unix://{$this->socket}", timeout: 0.1);
+        if ($there === false) {
+            return null;
+        }
+        @fwrite($there, $line);
+
+        return $there;
+    }
+
+    /**
+     * The other end: answers one question.
+     *
+     * @param  string  $line  as it was sent
+     * @return string JSON
+     */
+    public static function answered(string $line): string
+    {
+        /** @var array{what: string, part: int, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
+        $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
+        $desk = new PartDesk(Part::query()->with('piece.ensemble')->findOrFail($asked['part']));
+        $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
+
+        return (string) json_encode(match (Asked::from($asked['what'])) {
+            Asked::Open => $desk->preview([])->notes === [],
+            Asked::Check => self::refusal($desk, $decisions),
+            Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),
+            Asked::Preview => $desk->preview($decisions),
+        }, JSON_THROW_ON_ERROR);
+    }
+
+    /** @param list<Decision> $decisions */
+    private static function refusal(PartDesk $desk, array $decisions): ?string
+    {
+        try {
+            $desk->refuseUnknown($decisions);
+
+            return null;
+        } catch (WrongDecision $fault) {
+            return $fault->getMessage();
+        }
+    }
+}

@@ -1,0 +1,8 @@
+<?php
+
+declare(strict_types=1);
+
+return [
+    // The socket of the process that keeps parts open between requests; null: everything is worked out where it is asked for.
+    'socket' => env('WORKBENCH'),
+];

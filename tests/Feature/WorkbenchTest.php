@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Marking\OpenParts;
+use App\Workbench\Workbench;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\WrongDecision;
+
+/** Parts that lie open answer the same as parts that are opened anew, and nothing waits for a workbench that is not there. */
+final class WorkbenchTest extends TestCase
+{
+    use RefreshDatabase;
+
+    public function test_a_part_that_lies_open_answers_the_same_as_one_that_is_opened_anew(): void
+    {
+        $director = self::director();
+        $part = self::partOf($director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | (E5 D5) C#5 B4 | A4h D4'));
+        foreach ([['note' => 'n3', 'direction' => 'up'], ['note' => 'n5', 'finger' => 4, 'string' => 'D'], ['measures' => '2-3', 'noteName' => true], ['note' => 'n3', 'direction' => null]] as $decision) {
+            $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry([$decision]))->assertOk();
+            $question = (string) json_encode(['what' => 'marking', 'part' => $part->id, 'user' => $director->id, 'have' => null]);
+            $open = Workbench::answered($question);
+            resolve(OpenParts::class)->putAway();
+            self::assertSame($open, Workbench::answered($question));
+            self::assertStringContainsString('"notes":[{', $open);
+        }
+    }
+
+    public function test_what_names_nothing_in_the_part_is_refused_in_the_same_words(): void
+    {
+        $part = self::partOf(self::director());
+        $wrong = [Decision::fromArray(['note' => 'nobody', 'direction' => 'up'])];
+        $asked = (string) json_encode(['what' => 'check', 'part' => $part->id, 'decisions' => [['note' => 'nobody', 'direction' => 'up']]]);
+
+        $this->expectExceptionObject(new WrongDecision((string) json_decode(Workbench::answered($asked))));
+        (new Workbench(null))->refuseUnknown($part, $wrong);
+    }
+
+    #[DataProvider('whatMayStandThere')]
+    public function test_without_an_answer_it_is_worked_out_here(string $there): void
+    {
+        $director = self::director();
+        $part = self::partOf($director);
+        $socket = sys_get_temp_dir().'/upright-pencil-'.bin2hex(random_bytes(4)).'.sock';
+        $process = $there === '' ? null : proc_open([PHP_BINARY, '-r', '$door = stream_socket_server("unix://".$argv[1]); while ($asking = stream_socket_accept($door, 20)) { fgets($asking); fwrite($asking, $argv[2]); fclose($asking); }', $socket, $there], [], $pipes);
+        for ($try = 0; $process !== null && ! file_exists($socket) && $try < 200; $try++) {
+            usleep(10_000);
+        }
+        $answer = (new Workbench($socket))->marking($part, $director, null)->getContent();
+        is_resource($process) && proc_terminate($process) && @unlink($socket);
+
+        self::assertSame((new Workbench(null))->marking($part, $director, null)->getContent(), $answer);
+    }
+
+    /** @return array<string, array{string}> */
+    public static function whatMayStandThere(): array
+    {
+        return ['nobody' => [''], 'one who hangs up' => [' '], 'one who is cut off in the middle' => ['{"seq": 3, "notes": [']];
+    }
+}
