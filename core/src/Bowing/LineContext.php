@@ -36,6 +36,6 @@ final readonly class LineContext
         $this->travel = new BowTravel($time->need, $hand, $part->profile, $part->instrument);
         $ways = new WayFinder($time->need, $this->load, $time->changes, $part->profile);
         $terms = BowTerms::for($part->school, $part->profile, $time->need, $this->load, $this->circle);
-        $this->planner = new EndingsPlan(new Planner($time->beats, $ways, $terms), $part->jumps);
+        $this->planner = new EndingsPlan(new Planner($time->beats, $ways, $terms, $time->need, $this->circle), $part->jumps);
     }
 }

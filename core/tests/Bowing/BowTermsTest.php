@@ -13,6 +13,7 @@ use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Planning\Planner;
 use UprightPencil\Core\Bowing\Planning\WayFinder;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
+use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Terms\Accent;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
@@ -67,7 +68,7 @@ final class BowTermsTest extends TestCase
         yield 'the first measure after a pickup' => [$strong, 'A4q | B4 C5 D5 E5 | A4w', 1, 1.0];
         yield 'an entry after a rest' => [new Entry(BowingSchool::StrongBeat), 'A4q rh. | B4q C5 D5 E5 | A4w', 1, 0.6];
         yield 'an entry after a rest, as it comes' => [new Entry(BowingSchool::AsItComes), 'A4q rh. | B4q C5 D5 E5 | A4w', 1, 1.0];
-        yield 'an entry off the beat' => [new Entry(BowingSchool::StrongBeat), 'A4q r r C5 | D5w', 1, 0.0];
+        yield 'an entry off the beat' => [new Entry(BowingSchool::StrongBeat), 'A4q r r C5 | D5q C5 A4h', 1, 0.0];
         yield 'a long last note' => [new Entry(BowingSchool::StrongBeat), 'A4q B4 C5 D5 | A4w', 4, 0.6];
         yield 'an accent' => [new Accent, 'A4q B4> C5 D5 | A4w', 1, 0.8];
         yield 'no accent' => [new Accent, 'A4q B4> C5 D5 | A4w', 2, 0.0];
@@ -109,7 +110,7 @@ final class BowTermsTest extends TestCase
         yield 'the same, as it comes' => [BowingSchool::AsItComes, $march, 1, 1.4];
         yield 'two plain notes' => [BowingSchool::StrongBeat, 'A4q B4 C5 D5 | A4w', 1, 2.8];
         yield 'on a stronger beat' => [BowingSchool::StrongBeat, 'A4q B4 C5 D5 | A4w', 4, 3.1];
-        yield 'the last two of three beats' => [BowingSchool::StrongBeat, '3/4 A4q B4 C5 | D5h.', 2, 2.7];
+        yield 'the last two of three beats' => [BowingSchool::StrongBeat, '3/4 A4q B4 C5 | D5 E5 C5 | A4 B4 C5 | D5h.', 2, 2.7];
         yield 'the same, paired' => [BowingSchool::Paired, '3/4 A4q B4 C5 | D5h.', 2, 0.2];
         yield 'a slur' => [BowingSchool::StrongBeat, '(A4q B4) C5 D5 | A4w', 1, 4.2];
         yield 'after a rest there is nothing to hook' => [BowingSchool::StrongBeat, 'A4q r C5 D5 | A4w', 1, 0.0];
@@ -120,9 +121,30 @@ final class BowTermsTest extends TestCase
         $march = 'A4q. B4e C5q. D5e | A4q. B4e C5q. D5e | A4w';
         $at = self::places($march)[3];
 
-        self::assertEqualsWithDelta(0.7, (new Uneven(BowingSchool::StrongBeat))->cost(BowSign::Down, BowSign::Up, $at), 1e-9);
+        self::assertEqualsWithDelta(1.6, (new Uneven(BowingSchool::StrongBeat))->cost(BowSign::Down, BowSign::Up, $at), 1e-9);
         self::assertSame(0.0, (new Uneven(BowingSchool::StrongBeat))->cost(BowSign::Down, BowSign::Down, $at), 'hooked it walks nowhere');
         self::assertSame(0.0, (new Uneven(BowingSchool::AsItComes))->cost(BowSign::Down, BowSign::Up, $at));
+        self::assertSame(0.0, (new Uneven(BowingSchool::StrongBeat))->cost(BowSign::Down, BowSign::Up, self::places('A4q. B4e C5q D5 | A4w')[1]), 'two plain notes after it make it even');
+        self::assertGreaterThan(1.0, (new Uneven(BowingSchool::StrongBeat))->cost(BowSign::Down, BowSign::Up, self::places('A4q. B4e C5h | A4w')[1]), 'one does not');
+    }
+
+    public function test_an_odd_measure_is_mended_where_it_stands(): void
+    {
+        $hook = new Hook(BowingSchool::StrongBeat);
+        $among = static fn (string $odd): PlanPlace => self::places("A4q B4 C5 D5 | {$odd} | A4q B4 C5 D5 | A4w")[6];
+
+        self::assertEqualsWithDelta(0.8, $hook->cost(BowSign::Up, BowSign::Up, $among('A4h B4q C5')), 1e-9, 'two equal notes off the beat');
+        self::assertEqualsWithDelta(0.8, $hook->cost(BowSign::Up, BowSign::Up, $among('A4q B4 C5h')), 1e-9, 'the long last note with the one before it');
+        self::assertGreaterThan(2.0, $hook->cost(BowSign::Up, BowSign::Up, $among('A4q B4 C5 D5')), 'a sound measure is left alone');
+        self::assertEqualsWithDelta(0.55, $hook->cost(BowSign::Down, BowSign::Down, self::places('A4q B4 C5 D5 | A4q B4 C5h | A4q B4 C5 D5 | A4w')[7]), 1e-9, 'a lift after its long last note');
+    }
+
+    public function test_a_short_note_after_a_rest_leads_up_to_a_long_one(): void
+    {
+        $leading = self::places('rq re A4e B4h | A4w')[0];
+
+        self::assertEqualsWithDelta(0.8, (new Entry(BowingSchool::StrongBeat))->cost(new Way(BowSign::Down), $leading), 1e-9);
+        self::assertSame(0.0, (new Entry(BowingSchool::StrongBeat))->cost(new Way(BowSign::Up), $leading));
     }
 
     public function test_what_print_and_strokes_leave_no_choice_in_outweighs_all_taste(): void
@@ -185,12 +207,13 @@ final class BowTermsTest extends TestCase
         $tune = implode(' | ', array_slice(explode(' | ', RandomTune::of($seed)), 0, 2));
         [$context, $places, $strokes] = self::worked($tune, $school, ClassProfile::of(Level::SecondYear));
         $strokes = array_slice($strokes, 0, 7);
-        $places = array_map(static fn (int $index): PlanPlace => new PlanPlace($strokes, $index, new BowMarks, $context->part->time->beats, null, true), array_keys($strokes));
+        $phrasing = new Phrasing($strokes, $context->part->time->beats, $context->part->time->need, $context->circle);
+        $places = array_map(static fn (int $index): PlanPlace => new PlanPlace($strokes, $index, new BowMarks, $context->part->time->beats, null, true, $phrasing), array_keys($strokes));
         $ways = new WayFinder($context->part->time->need, $context->load, $context->part->time->changes, $context->part->profile);
         $terms = self::terms($context);
         $layers = array_map(static fn (PlanPlace $at): array => $ways->ways($at->stroke, [], false), $places);
 
-        $plan = (new Planner($context->part->time->beats, $ways, $terms))->plan($strokes, new BowMarks);
+        $plan = (new Planner($context->part->time->beats, $ways, $terms, $context->part->time->need, $context->circle))->plan($strokes, new BowMarks);
 
         self::assertEqualsWithDelta(self::cheapest($layers, $places, $terms), $plan->cost, 1e-9, $tune);
     }
@@ -249,9 +272,12 @@ final class BowTermsTest extends TestCase
         $reading = $case->bowing->reading($line);
         $strokes = $case->bowing->strokes($line, $reading, new BowMarks);
 
+        $context = new LineContext($case->bowing, $reading, new LeftHand);
+        $phrasing = new Phrasing($strokes, $case->beats, $case->bowing->time->need, $context->circle);
+
         return [
-            new LineContext($case->bowing, $reading, new LeftHand),
-            array_map(static fn (int $index): PlanPlace => new PlanPlace($strokes, $index, new BowMarks, $case->beats, null, true), array_keys($strokes)),
+            $context,
+            array_map(static fn (int $index): PlanPlace => new PlanPlace($strokes, $index, new BowMarks, $case->beats, null, true, $phrasing), array_keys($strokes)),
             $strokes,
         ];
     }

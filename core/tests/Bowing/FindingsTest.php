@@ -76,10 +76,10 @@ final class FindingsTest extends TestCase
             'too-many-notes', '2# =132 (D5e F#5 D5 F#5) E5h | D5w', '1', 'is fast and crosses strings 3 times', ['split', 'strike'], Level::FirstYear,
         ];
         yield 'slur-over-skip' => [
-            'slur-over-skip', '(G3q E5) D5h | D5w', '1', 'The slur skips a string, to measure 1, beat 2', ['split', 'strike'],
+            'slur-over-skip', '(G3q E5) D5q C5 | D5w', '1', 'The slur skips a string, to measure 1, beat 2', ['split', 'strike'],
         ];
         yield 'slur-over-shift' => [
-            'slur-over-shift', '(A5q D6) D6h | D6w', '1', 'The hand shifts inside the slur, to measure 1, beat 2', ['split', 'strike'], Level::SecondYear,
+            'slur-over-shift', '(A5q D6) D6q C6 | D6w', '1', 'The hand shifts inside the slur, to measure 1, beat 2', ['split', 'strike'], Level::SecondYear,
             [['note' => 'n1', 'position' => 1]],
         ];
         yield 'stroke-off-place' => [

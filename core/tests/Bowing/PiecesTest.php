@@ -94,7 +94,7 @@ final class PiecesTest extends TestCase
         yield ['D5q E5q', false];
         yield ['D5h E5q', false];
         yield ['D5q. re E5e', false];
-        yield ['D5h. E5q', true];
+        yield ['D5h. E5q', false];
         yield ['2/4 D5q E5e', false];
         yield ['6/4 D5h E5q', true];
     }
@@ -159,7 +159,7 @@ final class PiecesTest extends TestCase
 
         self::assertSame([['1', 3.0]], $places('mf =80 D5w | D5w', 2));
         self::assertSame([['1', 4.0]], $places('p =120 D5w- | D5w | D5w', 2), 'not on the barline when there is time');
-        self::assertSame([['2', 1.0]], $places('f =72 D5w- | D5w | D5w', 2), 'but there when the bow would not last');
+        self::assertSame([['2', 1.0]], $places('f =66 D5w- | D5w | D5w', 2), 'but there when the bow would not last');
         self::assertSame([['1', 2.0]], $places('3/4 mf =60 D5h. | D5h.', 2));
         self::assertCount(7, $places('ff =60 D5w- | D5w- | D5w- | D5w | D5w', 8));
     }

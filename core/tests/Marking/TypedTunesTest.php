@@ -103,7 +103,7 @@ final class TypedTunesTest extends TestCase
 
     public function test_a_run_of_hooked_pairs_leaves_plain_eighths_alone(): void
     {
-        $plain = self::marked('d e/f/|d e/f/|', "M:2/4\n", [['measures' => '1-2', 'action' => 'hook']]);
+        $plain = self::marked('d e/f/|d e/f/|d e/f/|', "M:2/4\n", [['measures' => '1-3', 'action' => 'hook']]);
         $jig = self::marked('d e/ d e/|d e/ d e/|', "M:6/8\n", [['measures' => '1', 'action' => 'hook']]);
         $hooked = static fn (Marked $marked): int => count(array_filter($marked->part->notes, static fn (NoteMark $note): bool => $note->bow?->action === BowAction::Hook && $note->place->measure === '1'));
 

@@ -6,6 +6,8 @@ namespace UprightPencil\Core\Bowing\Planning;
 
 use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\BowNeed;
+use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
 use UprightPencil\Core\Bowing\Terms\Kept;
@@ -26,6 +28,8 @@ final readonly class Planner
         private Beats $beats,
         private WayFinder $ways,
         private BowTerms $terms,
+        private BowNeed $need,
+        private float $circle,
     ) {}
 
     /**
@@ -37,8 +41,9 @@ final readonly class Planner
     public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null, ?BowSign $after = null, bool $ends = true): Plan
     {
         $places = [];
+        $phrasing = new Phrasing($strokes, $this->beats, $this->need, $this->circle);
         foreach (array_keys($strokes) as $index) {
-            $places[] = new PlanPlace($strokes, $index, $marks, $this->beats, $before, $ends);
+            $places[] = new PlanPlace($strokes, $index, $marks, $this->beats, $before, $ends, $phrasing);
         }
         $turns = [];
         $path = ShortestPath::through(
@@ -123,7 +128,7 @@ final readonly class Planner
         }
         $cost = $this->terms->turning($way->start, $way->start, $at);
 
-        return [$at->stroke->gap > 0
+        return [$at->stroke->gap > 0 || ($way->start === BowSign::Down && $at->phrasing->hasTimeToLift($at->index))
             ? new PlannedAction($at->stroke->first()->index, BowAction::Retake, [$id], $cost, $way->start)
             : new PlannedAction($at->stroke->first()->index, BowAction::Hook, [$at->before->last()->first()->id, $id], $cost, $way->start)];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing\Rules;
 
 use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 
 /** A retake or lift with less time than this class needs for the way that the bow has to go in the air. */
@@ -48,7 +49,7 @@ final class RetakeTooShort implements BowingRule
         $stroke = $case->line->strokes[$after->bowed->stroke];
         $lifts = $after->bowed->action === BowAction::Lift;
         $needed = $lifts ? $case->retakeSeconds / 2 : $case->retakeSeconds * max(0.5, abs($after->from - $before->to));
-        $there = $stroke->gap > 0 ? $case->need->gapSeconds($stroke) : $case->need->seconds($case->line->strokes[$before->bowed->stroke]) / 3;
+        $there = $stroke->gap > 0 ? $case->need->gapSeconds($stroke) : $case->need->seconds($case->line->strokes[$before->bowed->stroke]) * Phrasing::LIFTED_SHARE;
         if ($there >= self::TOLERANCE * $needed) {
             return null;
         }

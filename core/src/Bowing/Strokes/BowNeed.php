@@ -29,8 +29,8 @@ final class BowNeed
     /** A tremolo stays in one place and uses next to no bow. */
     private const TREMOLO = 0.1;
 
-    /** A stroke may last a quarter longer than is comfortable before the class runs out of bow. */
-    public const MOST = 1.25;
+    /** A stroke may last a third longer than is comfortable: a slow bow is a lesson. Beyond that the class runs out of bow. */
+    public const MOST = 4 / 3;
 
     /** A fermata holds its note about half as long again (an estimate of ours; nobody counts it). */
     private const FERMATA = 0.5;

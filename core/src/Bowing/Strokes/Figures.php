@@ -17,7 +17,7 @@ final class Figures
             return false;
         }
         $value = $long->first()->value;
-        $dotted = $value !== null && $value->dots > 0 && $long->duration() === 3 * $short->duration();
+        $dotted = $value !== null && $value->dots > 0 && $long->duration() === 3 * $short->duration() && $long->duration() < $beats->measureTicksAt($long->start) / 2;
 
         return $dotted || ($long->duration() === 2 * $short->duration() && $beats->isCompound($long) && $beats->strength($long) >= 0.5);
     }
@@ -30,28 +30,5 @@ final class Figures
             && $beats->strength($before) === 0.25
             && $beats->strength($event) === 0.25
             && $beats->strengthAt($event->end()) >= 1.0;
-    }
-
-    /**
-     * A long–short pair that comes again right before or after: a rhythm, not a single turn of the tune.
-     *
-     * @param  list<Stroke>  $strokes
-     * @param  int  $short  index of the short stroke
-     */
-    public static function isMarch(array $strokes, int $short, Beats $beats): bool
-    {
-        return self::isLoneDottedPair($strokes, $short, $beats)
-            && (self::isLoneDottedPair($strokes, $short - 2, $beats) || self::isLoneDottedPair($strokes, $short + 2, $beats));
-    }
-
-    /** @param list<Stroke> $strokes */
-    private static function isLoneDottedPair(array $strokes, int $short, Beats $beats): bool
-    {
-        $before = $strokes[$short - 1] ?? null;
-        $stroke = $strokes[$short] ?? null;
-
-        return $before !== null && $stroke !== null && count($before->events) === 1 && count($stroke->events) === 1
-            && $before->last()->duration() === 3 * $stroke->first()->duration()
-            && self::isDottedPair($before->last(), $stroke->first(), $beats);
     }
 }

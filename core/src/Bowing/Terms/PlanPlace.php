@@ -8,6 +8,7 @@ use UprightPencil\Core\Bowing\Following\BowFollower;
 use UprightPencil\Core\Bowing\Following\Opening;
 use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\BowSign;
@@ -41,6 +42,7 @@ final readonly class PlanPlace
      * @param  list<Stroke>  $strokes  the line
      * @param  BowSign|null  $entered  the direction before its first stroke; null at the start of a part
      * @param  bool  $ends  the line's last stroke is the last of the part
+     * @param  Phrasing  $phrasing  of the line
      */
     public function __construct(
         public array $strokes,
@@ -49,6 +51,7 @@ final readonly class PlanPlace
         public Beats $beats,
         public ?BowSign $entered,
         private bool $ends,
+        public Phrasing $phrasing,
     ) {
         $this->stroke = $strokes[$index];
         $this->before = $strokes[$index - 1] ?? null;

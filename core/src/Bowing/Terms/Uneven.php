@@ -5,12 +5,11 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing\Terms;
 
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
-use UprightPencil\Core\Bowing\Strokes\Figures;
 use UprightPencil\Core\Score\BowSign;
 
 final readonly class Uneven implements TurnTerm
 {
-    private const EACH_TIME = 0.7;
+    private const EACH_TIME = 1.6;
 
     public function __construct(private BowingSchool $school) {}
 
@@ -26,6 +25,6 @@ final readonly class Uneven implements TurnTerm
 
     public function cost(BowSign $from, BowSign $to, PlanPlace $at): float
     {
-        return $from !== $to && $this->school !== BowingSchool::AsItComes && Figures::isMarch($at->strokes, $at->index, $at->beats) ? self::EACH_TIME : 0.0;
+        return $from !== $to && $this->school !== BowingSchool::AsItComes && $at->phrasing->isShortOfPair($at->index) ? self::EACH_TIME : 0.0;
     }
 }

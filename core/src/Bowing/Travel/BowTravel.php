@@ -10,6 +10,7 @@ use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\BowNeed;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
+use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Search\ShortestPath;
@@ -110,7 +111,7 @@ final class BowTravel
         return array_map(static fn (int $place): float => $place === (int) round($at * self::PLACES) ? 0.0 : INF, range(0, self::PLACES));
     }
 
-    /** Time to move in the air: the rest, or for a retake without one a third of the note before. */
+    /** Time to move in the air: the rest, or for a retake without one its share of the note before. */
     private function airSeconds(BowedStroke $bowed, Stroke $stroke, BowedLine $line): float
     {
         $rest = $bowed->jumped ? 0.0 : $this->need->gapSeconds($stroke);
@@ -119,7 +120,7 @@ final class BowTravel
             return $bowed->jumped && $bowed->action === BowAction::Retake ? max($rest, $this->circle) : $rest;
         }
 
-        return max(0.05, $this->need->seconds($before) / 3);
+        return max(0.05, $this->need->seconds($before) * Phrasing::LIFTED_SHARE);
     }
 
     /** @return array<int, array<int, float>> from => to => cost */
