@@ -48,12 +48,29 @@ final class BowingRun
     public static function of(LineContext $context, Line $line, array $strokes, BowMarks $fixed, BowFollower $follower, Entry $entry = new Entry): self
     {
         $followed = $follower->follow($strokes, $fixed, $entry->direction);
-        $plan = $context->planner->plan($strokes, $fixed, $entry->direction, $entry->ends);
+        $plan = self::planned($context, $line, $strokes, $fixed, $entry);
         $marks = $fixed->and($plan->marks);
         $again = $plan->actions === [] ? $strokes : $context->part->strokes($line, $context->reading, $marks);
         [$planned, $marks] = self::settled($again, $follower, $marks, $entry->direction);
 
         return new self($context, $fixed, $entry, $followed, $planned, $marks, $plan);
+    }
+
+    /**
+     * Where slurs are cut there are other strokes, and other figures among them, so they are planned once more.
+     *
+     * @param  list<Stroke>  $strokes
+     */
+    private static function planned(LineContext $context, Line $line, array $strokes, BowMarks $fixed, Entry $entry): Plan
+    {
+        $plan = $context->planner->plan($strokes, $fixed, $entry->direction, $entry->ends);
+        $cuts = $plan->cuts();
+        if ($cuts->actions === []) {
+            return $plan;
+        }
+        $marks = $fixed->and($cuts->marks);
+
+        return $context->planner->plan($context->part->strokes($line, $context->reading, $marks), $marks, $entry->direction, $entry->ends)->with($cuts);
     }
 
     /** @return list<TravelledStroke> in playing order */

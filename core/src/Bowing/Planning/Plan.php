@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Planning;
 
+use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Terms\Way;
 
@@ -22,4 +23,25 @@ final readonly class Plan
         public float $cost,
         public array $ways = [],
     ) {}
+
+    /** Only the slurs that it splits or strikes. */
+    public function cuts(): self
+    {
+        $cuts = array_values(array_filter($this->actions, static fn (PlannedAction $action): bool => $action->action === BowAction::Split || $action->action === BowAction::Strike));
+        $actions = [];
+        foreach ($cuts as $cut) {
+            $actions[$cut->note()] = $cut->action;
+        }
+
+        return new self(new BowMarks(actions: $actions), $cuts, array_sum(array_map(static fn (PlannedAction $cut): float => $cut->cost, $cuts)));
+    }
+
+    /** With what was planned before it. */
+    public function with(self $earlier): self
+    {
+        $actions = [...$earlier->actions, ...$this->actions];
+        usort($actions, static fn (PlannedAction $a, PlannedAction $b): int => $a->event <=> $b->event);
+
+        return new self($this->marks->and($earlier->marks), $actions, $this->cost + $earlier->cost, $this->ways);
+    }
 }

@@ -18,6 +18,8 @@ final readonly class Stance
      * @param  bool  $inSlur  in one slur with the note before and the note after
      * @param  bool  $soft  p or softer
      * @param  list<FingerLock|null>  $printed  printed fingers that are suggestions only, one for each note head
+     * @param  bool  $loud  f or louder
+     * @param  Flow  $flow  how the line goes through it
      */
     public function __construct(
         public float $seconds,
@@ -25,10 +27,12 @@ final readonly class Stance
         public bool $inSlur = false,
         public bool $soft = false,
         public array $printed = [],
+        public bool $loud = false,
+        public Flow $flow = Flow::Free,
     ) {}
 
     public function signature(): string
     {
-        return "{$this->seconds} {$this->fast} {$this->inSlur} {$this->soft} ".($this->printed === [] ? '' : serialize($this->printed));
+        return "{$this->seconds} {$this->fast} {$this->inSlur} {$this->soft} {$this->loud} {$this->flow->value} ".($this->printed === [] ? '' : serialize($this->printed));
     }
 }

@@ -30,6 +30,8 @@ final readonly class Step
      * @param  bool  $comesBack  the event before this one is heard again in this measure
      * @param  FingerLink|null  $link  how the finger comes from the event before, when somebody decided it
      * @param  list<FingerLock|null>  $printed  printed fingers that are suggestions only, one for each note head
+     * @param  bool  $loud  f or louder
+     * @param  Flow  $flow  how the line goes through it
      */
     public function __construct(
         public float $secondsBefore,
@@ -43,19 +45,21 @@ final readonly class Step
         public bool $comesBack = false,
         public ?FingerLink $link = null,
         public array $printed = [],
+        public bool $loud = false,
+        public Flow $flow = Flow::Free,
     ) {
         $this->approach = new Approach($this->isFast(), $slurred, $this->afterRest(), $rise <=> 0, $returns, $comesBack, $link);
-        $this->stance = new Stance($seconds, $this->isFast(), $slurred && $slurredOn, $soft, $printed);
+        $this->stance = new Stance($seconds, $this->isFast(), $slurred && $slurredOn, $soft, $printed, $loud, $flow);
     }
 
     public function linked(?FingerLink $link): self
     {
-        return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $link, $this->printed);
+        return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $link, $this->printed, $this->loud, $this->flow);
     }
 
     public function slurredAs(bool $slurred, bool $slurredOn): self
     {
-        return new self($this->secondsBefore, $this->restBefore, $slurred, $this->rise, $this->seconds, $slurredOn, $this->soft, $this->returns, $this->comesBack, $this->link, $this->printed);
+        return new self($this->secondsBefore, $this->restBefore, $slurred, $this->rise, $this->seconds, $slurredOn, $this->soft, $this->returns, $this->comesBack, $this->link, $this->printed, $this->loud, $this->flow);
     }
 
     /** So soon after the note before that a finger had better stay where it is. */

@@ -7,6 +7,8 @@ namespace UprightPencil\Core\Fingering\Line;
 use UprightPencil\Core\Fingering\Grips\Candidates;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Pace;
+use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\TempoMap;
 
 /** Looks at what lies around each event of a line: time, rests, slurs, loudness, and what comes back. */
@@ -21,6 +23,9 @@ final readonly class Steps
     /** The degree of p (`Dynamics::DEGREES`). */
     private const SOFT = 1.0;
 
+    /** The degree of f. */
+    private const LOUD = 4.0;
+
     public function __construct(
         private TempoMap $tempo,
         private Dynamics $dynamics,
@@ -34,10 +39,16 @@ final readonly class Steps
     {
         $events = $candidates->events;
         $pitches = array_map(static fn (Event $event): int => $event->first()->pitch?->midi() ?? 0, $events);
+        $times = array_map(fn (int $place): array => $this->timeBefore($candidates, $place), array_keys($events));
+        $flows = Flow::along(
+            array_map(static fn (Event $event): ?Pitch => $event->first()->pitch, $events),
+            array_map(static fn (Event $event): bool => isset($joined[$event->index]), $events),
+            array_map(static fn (array $time): bool => Pace::isRest($time[1]), $times),
+        );
         $steps = [];
         foreach ($events as $place => $event) {
             $next = $events[$place + 1] ?? null;
-            [$before, $rest] = $this->timeBefore($candidates, $place);
+            [$before, $rest] = $times[$place];
             $steps[] = new Step(
                 secondsBefore: $before,
                 restBefore: $rest,
@@ -49,6 +60,8 @@ final readonly class Steps
                 returns: $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
                 comesBack: $place > 0 && $this->comesBack($events, $pitches, $place),
                 printed: $candidates->suggested[$place],
+                loud: $this->dynamics->at($event->start) >= self::LOUD,
+                flow: $flows[$place],
             );
         }
 

@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Fingering\Line\Flow;
+use UprightPencil\Core\Fingering\Line\Stance;
 use UprightPencil\Core\Strings\OpenStrings;
 
 /** The school's rule for a note that is both an open string and a fourth finger on the string below. */
-final class OpenOrFour implements MoveTerm
+final class OpenOrFour implements StandTerm
 {
     private const AGAINST_SCHOOL = 1.2;
+
+    /** Four where the line leaps, turns or goes up: the open string is there and rings. */
+    private const AGAINST_THE_LINE = 2.4;
 
     /** The fourth finger a fifth above the open string sounds the next string. */
     private const FIFTH = 7;
@@ -28,22 +32,17 @@ final class OpenOrFour implements MoveTerm
         return 'Open string or fourth finger, against what this class does.';
     }
 
-    public function cost(Grip $from, Grip $to, Approach $approach): float
+    public function cost(Grip $grip, Stance $stance): float
     {
         return match ($this->school) {
-            OpenStrings::Open => $this->isFour($to) ? self::AGAINST_SCHOOL : 0.0,
-            OpenStrings::Four => $this->isAvoidableOpen($to) ? self::AGAINST_SCHOOL : 0.0,
-            OpenStrings::UpOpenDownFour => $this->againstDirection($from, $to, $approach),
+            OpenStrings::Open => $this->isFour($grip) ? self::AGAINST_SCHOOL : 0.0,
+            OpenStrings::Four => $this->isAvoidableOpen($grip) ? self::AGAINST_SCHOOL : 0.0,
+            OpenStrings::UpOpenDownFour => match ($stance->flow) {
+                Flow::Through => $this->isAvoidableOpen($grip) ? self::AGAINST_SCHOOL : 0.0,
+                Flow::Free => $this->isFour($grip) ? self::AGAINST_THE_LINE : 0.0,
+                Flow::Turn => 0.0,
+            },
         };
-    }
-
-    private function againstDirection(Grip $from, Grip $to, Approach $approach): float
-    {
-        $crosses = $to->lead()->string <=> $from->lead()->string;
-        $openDown = $this->isAvoidableOpen($from) && $approach->rise < 0 && $crosses < 0;
-        $fourUp = $this->isFour($from) && $approach->rise > 0 && $crosses > 0;
-
-        return $openDown || $fourUp ? self::AGAINST_SCHOOL : 0.0;
     }
 
     private function isFour(Grip $grip): bool

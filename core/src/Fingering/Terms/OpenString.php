@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Stance;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 final class OpenString implements StandTerm
@@ -23,7 +24,16 @@ final class OpenString implements StandTerm
 
     private const BRIGHT = 0.4;
 
-    public function __construct(private readonly bool $vibrato) {}
+    /** A soft long note sings, or it is nothing: the vibrato outweighs all that speaks for the open string. */
+    private const NOT_VIBRATED_SOFT = 3.0;
+
+    /** Roots of the low strings ring; only in a soft phrase is a stopped one worth a thought. */
+    private const ROOT = 0.2;
+
+    public function __construct(
+        private readonly bool $vibrato,
+        private readonly Instrument $instrument = Instrument::Violin,
+    ) {}
 
     public function name(): string
     {
@@ -42,17 +52,31 @@ final class OpenString implements StandTerm
             return 0.0;
         }
 
-        return ($this->vibrato ? $this->unvibrated($stance->seconds) : 0.0)
+        return ($this->vibrato ? $this->unvibrated($grip, $stance) : 0.0)
             + ($stance->inSlur && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
             + ($stance->soft && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
     }
 
-    private function unvibrated(float $seconds): float
+    private function unvibrated(Grip $grip, Stance $stance): float
     {
+        if ($stance->seconds < self::LONG) {
+            return 0.0;
+        }
+        if ($this->isRoot($grip)) {
+            return $stance->soft ? self::ROOT : 0.0;
+        }
+
         return match (true) {
-            $seconds >= 2 * self::LONG => self::NOT_VIBRATED_HELD,
-            $seconds >= self::LONG => self::NOT_VIBRATED,
-            default => 0.0,
+            $stance->loud => 0.0,
+            $stance->soft => self::NOT_VIBRATED_SOFT,
+            $stance->seconds >= 2 * self::LONG => self::NOT_VIBRATED_HELD,
+            default => self::NOT_VIBRATED,
         };
+    }
+
+    /** The bass, and the cello's C, G and D strings. */
+    private function isRoot(Grip $grip): bool
+    {
+        return $this->instrument === Instrument::Bass || ($this->instrument === Instrument::Cello && ! $grip->lead()->isOnTopString());
     }
 }

@@ -30,11 +30,15 @@ final readonly class Terms
         $stand = [
             new FingerPlacement($profile->handSize, $profile->lowFirst, ! $upper),
             new FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
-            new OpenString($profile->vibrato),
+            new OpenString($profile->vibrato, $instrument),
             new PrintedFinger,
             new HandPosition(! $upper, $profile->level->positionFactor()),
             new Untaught,
         ];
+        if ($upper || $profile->openStrings === OpenStrings::Four) {
+            // Only violin and viola have the open string's note under the fourth finger of first position.
+            $stand[] = new OpenOrFour($profile->openStrings);
+        }
         $move = [
             new Shift(! $upper),
             new StringCrossing,
@@ -43,10 +47,6 @@ final readonly class Terms
             new Holding,
             new Linked,
         ];
-        if ($upper || $profile->openStrings === OpenStrings::Four) {
-            // Only violin and viola have the open string's note under the fourth finger of first position.
-            $move[] = new OpenOrFour($profile->openStrings);
-        }
         if ($instrument !== Instrument::Bass) {
             // A bass hand stays in its frame: there is no spacing to judge.
             $move[] = new FingerSpacing($instrument === Instrument::Cello);
