@@ -97,7 +97,7 @@ final class DeskTest extends TestCase
 
         $this->actingAs($director)->getJson("/api/parts/{$part->id}/why/n5")->assertOk()
             ->assertJsonPath('instead.notes.4.id', 'n5')
-            ->assertJsonPath('instead.notes.4.finger', 0);
+            ->assertJsonPath('instead.notes.4.finger', 4);
         $this->actingAs($director)->getJson("/api/parts/{$part->id}/why/n99")->assertOk()->assertExactJson(['instead' => null, 'withoutShift' => null]);
     }
 

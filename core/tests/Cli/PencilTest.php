@@ -49,7 +49,7 @@ final class PencilTest extends TestCase
         $fields = ['id', 'measure', 'beat', 'pitch', 'grace', 'chord', 'tie', 'direction', 'stroke', 'bowMark', 'bowAction', 'string', 'finger', 'placement', 'offset', 'hand', 'position', 'fingerMark', 'reasons', 'sounding'];
         self::assertSame([], array_diff($fields, array_keys($part['notes'][0])));
         self::assertSame(['down', 'up', 'down', 'up', 'down', 'up'], array_column($part['notes'], 'direction'));
-        self::assertSame([0, 1, 2, 3, 4, 0], array_column($part['notes'], 'finger'));
+        self::assertSame([0, 1, 2, 3, 0, 0], array_column($part['notes'], 'finger'));
         self::assertSame(['bowing', 'fingering'], array_keys($part['cost']));
         self::assertIsArray($part['findings']);
         self::assertIsArray($part['alternatives']);

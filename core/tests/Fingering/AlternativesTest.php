@@ -135,7 +135,7 @@ final class AlternativesTest extends TestCase
                 return;
             }
             foreach ($layers[$index] as $grip) {
-                $start = $index === 0 ? 0.25 * abs($grip->hand - 2) : 0.0;
+                $start = $index > 0 ? 0.0 : ($grip->hand < 2 ? 0.25 : 0.4 * ($grip->hand - 2));
                 $try($index + 1, $cost + $start + $terms->standing($grip, $steps[$index]->stance) + ($before === null ? 0.0 : $terms->moving($before, $grip, $steps[$index]->approach)), $grip);
             }
         };

@@ -34,7 +34,7 @@ final class ChordsTest extends TestCase
         yield 'sixths, low 2 and 3' => [$violin, $second, '1b | F4q +D5 G4h. +E5', 'L2 3 3 4', 'D A D A'];
         yield 'an octave over the open string' => [$violin, $second, 'A4q +A5 A4h. +A5', '0 3 0 3', 'A E A E'];
         yield 'an octave in third position, 1 and 4' => [$violin, $second, 'G4q +G5 G4h. +G5', '1 4 1 4', 'D A D A'];
-        yield 'unison of an open and a stopped string' => [$violin, $second, '2# | A4q +A4 A4h. +A4', '4 0 4 0', 'D A D A'];
+        yield 'unison of an open and a stopped string' => [$violin, $second, '2# | A4q +A4 A4h. +A4', '0 4 0 4', 'A D A D'];
         yield 'four notes' => [$violin, $first, '1# | G3q +D4 +B4 +G5 rh.', '0 0 1 L2', 'G D A E'];
         yield 'three notes' => [$violin, $first, '2# | D4q +A4 +F#5 rh.', '0 0 1', 'D A E'];
         yield 'viola' => [$viola, $second, 'C3q +G3 +E4 rh.', '0 0 1', 'C G D'];

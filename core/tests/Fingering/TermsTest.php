@@ -11,6 +11,7 @@ use UprightPencil\Core\Fingering\Grips\FingerLock;
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Grips\Stop;
 use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Fingering\Line\Flow;
 use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Fingering\Terms;
 use UprightPencil\Core\Fingering\Terms\MoveTerm;
@@ -79,14 +80,6 @@ final class TermsTest extends TestCase
         yield 'a finger below that stays' => [new Terms\Holding, [self::first(1), self::first(3), self::returning()], [self::first(3), self::first(1), self::returning()]];
         yield 'a slide that was decided' => [new Terms\Linked, [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow->linked(FingerLink::Slide)], [self::first(2), self::first(1), $slow->linked(FingerLink::Slide)]];
         yield 'a bar that was decided' => [new Terms\Linked, [self::first(1, 1), self::first(1, 2), $slow->linked(FingerLink::Bar)], [self::first(1, 1), self::first(2, 2), $slow->linked(FingerLink::Bar)]];
-
-        $both = new Terms\OpenOrFour(OpenStrings::UpOpenDownFour);
-        $rise = self::step(rise: 2);
-        $fall = self::step(rise: -2);
-        yield 'open on the way up' => [$both, [self::open(2), self::first(1, 2), $rise], [self::first(4, 1), self::first(1, 2), $rise]];
-        yield 'four on the way down' => [$both, [self::first(4, 1), self::first(3, 1), $fall], [self::open(2), self::first(3, 1), $fall]];
-        yield 'open whenever it is easy' => [new Terms\OpenOrFour(OpenStrings::Open), [self::first(3, 1), self::open(2), $rise], [self::first(3, 1), self::first(4, 1), $rise]];
-        yield 'four where it saves a crossing' => [new Terms\OpenOrFour(OpenStrings::Four), [self::first(3, 1), self::first(4, 1), $rise], [self::first(3, 1), self::open(2), $rise]];
     }
 
     /**
@@ -115,6 +108,15 @@ final class TermsTest extends TestCase
         yield 'the fourth finger on a held note' => [$fourth, [self::first(4), self::step(seconds: 2.0)], [self::first(4), self::step()]];
         yield 'the fourth finger' => [$fourth, [self::first(3), $step], [self::first(4), $step]];
 
+        $both = new Terms\OpenOrFour(OpenStrings::UpOpenDownFour);
+        $through = new Step(0.6, 0.0, false, -2, 0.6, flow: Flow::Through);
+        yield 'open where the line leaps or goes up' => [$both, [self::open(2), $step], [self::first(4, 1), $step]];
+        yield 'four where it comes down through the note' => [$both, [self::first(4, 1), $through], [self::open(2), $through]];
+        yield 'open whenever it is easy' => [new Terms\OpenOrFour(OpenStrings::Open), [self::open(2), $step], [self::first(4, 1), $step]];
+        yield 'four where it saves a crossing' => [new Terms\OpenOrFour(OpenStrings::Four), [self::first(4, 1), $step], [self::open(2), $step]];
+
+        yield 'a long open root of the bass' => [new Terms\OpenString(true, Instrument::Bass), [self::open(), self::step(seconds: 2.0)], [self::open(), new Step(0.6, 0.0, false, 0, 2.0, soft: true)]];
+        yield 'a loud long note may ring open' => [new Terms\OpenString(true), [self::open(), new Step(0.6, 0.0, false, 0, 2.0, loud: true)], [self::open(), self::step(seconds: 2.0)]];
         yield 'a long open string where the class vibrates' => [new Terms\OpenString(true), [self::first(4), self::step(seconds: 2.0)], [self::open(), self::step(seconds: 2.0)]];
         yield 'a short one' => [new Terms\OpenString(true), [self::open(), self::step(seconds: 0.3)], [self::open(), self::step(seconds: 2.0)]];
         yield 'an open string inside a slur' => [new Terms\OpenString(false), [self::open(), self::step(slurred: true)], [self::open(), new Step(0.6, 0.0, true, 0, 0.6, slurredOn: true)]];

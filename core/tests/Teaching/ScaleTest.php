@@ -52,7 +52,7 @@ final class ScaleTest extends TestCase
     public static function patterns(): iterable
     {
         yield 'from an open string, 2-3 on both' => [Instrument::Violin, 'D', 1, Level::FirstYear, '0 1 2 3 0 1 2 3 2 1 0 3 2 1 0'];
-        yield 'from the first finger, 3-4 on both' => [Instrument::Violin, 'A', 1, Level::SecondYear, '1 2 H3 0 1 2 H3 4 H3 2 1 4 H3 2 1'];
+        yield 'from the first finger, 3-4 on both' => [Instrument::Violin, 'A', 1, Level::SecondYear, '1 2 H3 0 1 2 H3 0 H3 2 1 4 H3 2 1'];
         yield 'viola from the open C' => [Instrument::Viola, 'C', 1, Level::FirstYear, '0 1 2 3 0 1 2 3 2 1 0 3 2 1 0'];
         yield 'cello from the low D, with extensions' => [Instrument::Cello, 'D', 1, Level::SecondYear, '1 x2 x4 0 1 x2 x4 0 x4 x2 1 0 x4 x2 1'];
         yield 'cello from the open G' => [Instrument::Cello, 'G', 1, Level::FirstYear, '0 1 3 4 0 1 3 4 3 1 0 4 3 1 0'];

@@ -268,6 +268,10 @@ final class GripFinder
             return [$positions[0], 0];
         }
         $letters = $pitch->diatonic() - $this->strings[$string]->diatonic();
+        if ($letters === 0 && $finger === 1) {
+            // The raised note of an open string (G sharp on the G) has no finger of its own: the first slides down to it.
+            return [$positions[0], 0];
+        }
         $strains = array_map(static fn (float $position): int => abs($letters - ((int) $position - 1) - $finger), $positions);
         $best = (int) array_search(min($strains), $strains, true);
 

@@ -44,6 +44,8 @@ final readonly class Steps
             array_map(static fn (Event $event): ?Pitch => $event->first()->pitch, $events),
             array_map(static fn (Event $event): bool => isset($joined[$event->index]), $events),
             array_map(static fn (array $time): bool => Pace::isRest($time[1]), $times),
+            array_map(static fn (array $time): bool => Pace::isFast($time[0]), $times),
+            array_map(static fn (array $suggested): bool => ($suggested[0] ?? null)?->finger === 4, $candidates->suggested),
         );
         $steps = [];
         foreach ($events as $place => $event) {

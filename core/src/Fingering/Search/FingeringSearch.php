@@ -15,8 +15,10 @@ use UprightPencil\Core\Strings\InstrumentData;
 /** All ways to finger a line, ready to be searched: as a whole, or a stretch of it between two grips that stay. */
 final class FingeringSearch
 {
-    /** Points for each half step that the hand starts away from first position. */
-    private const FAR_START = 0.25;
+    /** Points for each half step that the hand starts above first position, and for starting in half position. */
+    private const FAR_START = 0.4;
+
+    private const START_BELOW = 0.25;
 
     /** Ways dearer than this, in points, are rarely of interest. */
     public const WORTH = 6.0;
@@ -288,7 +290,9 @@ final class FingeringSearch
     /** A line that starts away from first position has its hand to find first. */
     private static function farStart(Grip $grip): float
     {
-        return self::FAR_START * abs($grip->hand - InstrumentData::FIRST_HAND);
+        $above = $grip->hand - InstrumentData::FIRST_HAND;
+
+        return $above >= 0 ? self::FAR_START * $above : self::START_BELOW;
     }
 
     private function stand(Grip $grip, int $index): float

@@ -13,15 +13,24 @@ final class HandPosition implements StandTerm
     /** Above the octave a string speaks less well than the one beside it, which has the same note lower. */
     private const OCTAVE = 12;
 
-    private const UNSETTLED = 0.15;
+    private const UNSETTLED = 0.3;
+
+    /** Half steps above its open string that first position reaches: violin and viola, and cello and bass. */
+    private const FIRST_REACHES = 7;
+
+    private const FIRST_REACHES_LOW = 5;
+
+    private const UNNEEDED = 0.25;
 
     /**
      * @param  bool  $low  cello and bass: their octave harmonic is the usual way to its note, wherever the hand is
+     * @param  bool  $closes  cello: a hand above first position is often the closed one
      * @param  float  $factor  the less, the more at home a class is in positions
      */
     public function __construct(
         private readonly bool $low = false,
         private readonly float $factor = 1.0,
+        private readonly bool $closes = false,
     ) {}
 
     public function name(): string
@@ -39,7 +48,7 @@ final class HandPosition implements StandTerm
         return match (true) {
             $grip->position === 1.0 || ($this->low && $grip->lead()->placement === Placement::Harmonic) => 0.0,
             $grip->position < 1 => 0.2,
-            default => $this->factor * (0.3 + 0.1 * ($grip->position - 1)) + $this->unsettled($grip) + $this->aboveTheOctave($grip),
+            default => $this->factor * (0.3 + 0.1 * ($grip->position - 1)) + $this->unsettled($grip) + $this->aboveTheOctave($grip) + $this->unneeded($grip),
         };
     }
 
@@ -52,5 +61,17 @@ final class HandPosition implements StandTerm
     private function aboveTheOctave(Grip $grip): float
     {
         return $grip->lead()->isOnTopString() ? 0.0 : 0.4 * max(0, $grip->lead()->offset - self::OCTAVE);
+    }
+
+    /** First position has the note too: the lowest hand that holds the line is the usual one. */
+    private function unneeded(Grip $grip): float
+    {
+        $highest = $this->low ? self::FIRST_REACHES_LOW : self::FIRST_REACHES;
+        if ($grip->lead()->isOnTopString() && $grip->lead()->offset > $highest) {
+            return 0.0;
+        }
+
+        // The cellist's second position spares the hand a stretch.
+        return $this->closes && $grip->position < 3 ? 0.0 : self::UNNEEDED;
     }
 }

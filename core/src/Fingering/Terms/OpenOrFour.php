@@ -20,7 +20,10 @@ final class OpenOrFour implements StandTerm
     /** The fourth finger a fifth above the open string sounds the next string. */
     private const FIFTH = 7;
 
-    public function __construct(private readonly OpenStrings $school) {}
+    public function __construct(
+        private readonly OpenStrings $school,
+        private readonly bool $vibrato = false,
+    ) {}
 
     public function name(): string
     {
@@ -39,10 +42,16 @@ final class OpenOrFour implements StandTerm
             OpenStrings::Four => $this->isAvoidableOpen($grip) ? self::AGAINST_SCHOOL : 0.0,
             OpenStrings::UpOpenDownFour => match ($stance->flow) {
                 Flow::Through => $this->isAvoidableOpen($grip) ? self::AGAINST_SCHOOL : 0.0,
-                Flow::Free => $this->isFour($grip) ? self::AGAINST_THE_LINE : 0.0,
+                Flow::Free => $this->isFour($grip) && ! $this->sings($stance) ? self::AGAINST_THE_LINE : 0.0,
                 Flow::Turn => 0.0,
             },
         };
+    }
+
+    /** A soft long note of a class that vibrates may be stopped wherever it stands. */
+    private function sings(Stance $stance): bool
+    {
+        return $this->vibrato && $stance->soft && $stance->seconds >= OpenString::LONG;
     }
 
     private function isFour(Grip $grip): bool

@@ -12,7 +12,7 @@ use UprightPencil\Core\Strings\Placement;
 final class OpenString implements StandTerm
 {
     /** A note this long is one to vibrate on, in seconds. */
-    private const LONG = 1.0;
+    public const LONG = 1.0;
 
     private const NOT_VIBRATED = 0.6;
 
@@ -24,8 +24,8 @@ final class OpenString implements StandTerm
 
     private const BRIGHT = 0.4;
 
-    /** A soft long note sings, or it is nothing: the vibrato outweighs all that speaks for the open string. */
-    private const NOT_VIBRATED_SOFT = 3.0;
+    /** A soft long note sings. */
+    private const NOT_VIBRATED_SOFT = 1.6;
 
     /** Roots of the low strings ring; only in a soft phrase is a stopped one worth a thought. */
     private const ROOT = 0.2;
@@ -54,7 +54,7 @@ final class OpenString implements StandTerm
 
         return ($this->vibrato ? $this->unvibrated($grip, $stance) : 0.0)
             + ($stance->inSlur && $grip->isOpen() ? self::IN_A_SLUR : 0.0)
-            + ($stance->soft && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
+            + ($stance->soft && $this->instrument !== Instrument::Bass && $grip->lead()->isOnTopString() ? self::BRIGHT : 0.0);
     }
 
     private function unvibrated(Grip $grip, Stance $stance): float

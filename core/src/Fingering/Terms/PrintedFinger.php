@@ -10,7 +10,7 @@ use UprightPencil\Core\Fingering\Line\Stance;
 /** Printed fingers taken as suggestions: followed unless something speaks against them. */
 final class PrintedFinger implements StandTerm
 {
-    private const NOT_TAKEN = 1.5;
+    private const NOT_TAKEN = 2.8;
 
     public function name(): string
     {

@@ -11,13 +11,13 @@ use UprightPencil\Core\Strings\Placement;
 final class Shift implements MoveTerm
 {
     /** Up to another finger than the first: the hand has less of the new place to play in. */
-    private const UP_TO_ANOTHER_FINGER = 0.7;
+    private const UP_TO_ANOTHER_FINGER = 1.6;
 
     /** The same on cello and bass, whose hands hold fewer notes anyway. */
     private const UP_ON_LOW_STRINGS = 0.3;
 
     /** Down from another finger than the first: the hand goes home without a guide (violin, viola). */
-    private const LEFT_FROM_ANOTHER_FINGER = 0.9;
+    private const LEFT_FROM_ANOTHER_FINGER = 2.0;
 
     /** @param bool $chromatic cello and bass: the hand moves by half steps as a matter of course */
     public function __construct(private readonly bool $chromatic = false) {}
@@ -41,7 +41,7 @@ final class Shift implements MoveTerm
         $guided = self::isGuided($from, $to);
         $crawls = $way === 1 && ($this->chromatic || $guided || $from->position === $to->position || min($from->position, $to->position) < 1);
         $cost = $crawls ? 1.2 : 1.8 + 0.25 * $way;
-        $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && $to->lead()->placement !== Placement::Harmonic && ! $guided ? ($this->chromatic ? self::UP_ON_LOW_STRINGS : self::UP_TO_ANOTHER_FINGER) : 0.0;
+        $cost += $way > 1 && $to->hand > $from->hand && $to->lead()->finger > 1 && $to->lead()->placement !== Placement::Harmonic && ($this->chromatic ? ! $guided : true) ? ($this->chromatic ? self::UP_ON_LOW_STRINGS : self::UP_TO_ANOTHER_FINGER) : 0.0;
         $cost += $way > 1 && $to->hand < $from->hand && $from->lead()->finger > 1 && ! $this->chromatic ? self::LEFT_FROM_ANOTHER_FINGER : 0.0;
         $cost *= $approach->slurred ? 1.5 : 1.0;
         $cost *= $approach->fast ? 1.4 : 1.0;

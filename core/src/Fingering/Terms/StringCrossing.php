@@ -12,6 +12,14 @@ final class StringCrossing implements MoveTerm
     /** A crossing that comes back at once is worse than one way. */
     private const THERE_AND_BACK = 1.1;
 
+    /** Each string that is skipped, under a slur or fast, and with time and a bow of its own. */
+    private const SKIPPED = 1.2;
+
+    private const SKIPPED_AT_LEISURE = 0.6;
+
+    /** Rocking between two strings inside a slur. */
+    private const ROCKING = 2.4;
+
     public function name(): string
     {
         return 'string-crossing';
@@ -28,12 +36,12 @@ final class StringCrossing implements MoveTerm
         if ($strings === 0) {
             return 0.0;
         }
-        $cost = 0.55 + 1.2 * ($strings - 1);
+        $cost = 0.55 + ($approach->slurred || $approach->fast ? self::SKIPPED : self::SKIPPED_AT_LEISURE) * ($strings - 1);
         if ($approach->afterRest) {
             return $cost * 0.2;
         }
 
-        $cost *= $approach->returns ? self::THERE_AND_BACK : 1.0;
+        $cost *= $approach->returns ? ($approach->slurred && $approach->fast ? self::ROCKING : self::THERE_AND_BACK) : 1.0;
 
         return $cost * ($approach->slurred ? 1.6 : 1.0) * ($approach->fast ? 1.5 : 1.0);
     }

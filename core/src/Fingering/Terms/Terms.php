@@ -32,12 +32,12 @@ final readonly class Terms
             new FourthFinger($upper ? $profile->level->fourthFingerCost() : 0.0),
             new OpenString($profile->vibrato, $instrument),
             new PrintedFinger,
-            new HandPosition(! $upper, $profile->level->positionFactor()),
+            new HandPosition(! $upper, $profile->level->positionFactor(), $instrument === Instrument::Cello),
             new Untaught,
         ];
         if ($upper || $profile->openStrings === OpenStrings::Four) {
             // Only violin and viola have the open string's note under the fourth finger of first position.
-            $stand[] = new OpenOrFour($profile->openStrings);
+            $stand[] = new OpenOrFour($profile->openStrings, $profile->vibrato);
         }
         $move = [
             new Shift(! $upper),
