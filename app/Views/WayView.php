@@ -38,6 +38,6 @@ final readonly class WayView
             }
         }
 
-        return new self($way->extra, $notes, array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $way->changes()), $way->gains(), $way->costs());
+        return new self($way->extra, $notes, array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $way->changes()), $way->gains, $way->costs);
     }
 }

@@ -13,7 +13,7 @@ final class DeskTest extends BrowserTestCase
         $desk = $this->desk('Over Slate Hill', 'Violin 1');
         $desk->keys('f')->see('.findings li.current');
         $measure = (string) preg_replace('/.*Measure (\d+).*/s', '$1', $desk->textOf('.findings li.current strong'));
-        $desk->seeText("measure {$measure}, beat 1", '.note-card');
+        $desk->seeText("measure {$measure}, beat", '.note-card');
         $desk->see('.selection');
         $said = $desk->textOf('.findings li.current .finding-message');
         $desk->keys(Keys::ENTER)->saved()->until(fn (): bool => ! str_contains($desk->textOf('.findings'), $said), 'the finding is still there');
@@ -21,9 +21,20 @@ final class DeskTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_what_the_plan_did_is_folded_and_can_be_agreed_to(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1');
+        self::assertStringNotContainsString('Hooked, so that', $desk->textOf('.findings'), 'what is mended is not in the way');
+        $desk->see('.plan-notes summary')->click();
+        $desk->press('Hooked, so that measure 3 comes down', '.plan-notes')->seeText('measure 2', '.note-card');
+        $desk->press('Decide it so', '.plan-notes')->saved()->seeText('hook', '.note-card');
+        $desk->keys('z')->saved()->seeText('Hooked, so that measure 3', '.plan-notes');
+        self::assertSame([], $desk->complaints());
+    }
+
     public function test_a_fix_is_looked_at_on_the_page_before_it_is_taken(): void
     {
-        $desk = $this->desk('Over Slate Hill', 'Cello')->keys('f', 'v')->seeText('Nothing is decided yet', '.preview-bar');
+        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys('f', 'v')->seeText('Nothing is decided yet', '.preview-bar');
         self::assertNotSame([], $desk->all('.bow-track .before .leg'), 'the track before');
         self::assertNotSame([], $desk->all('.bow-track .now .leg'), 'and after');
         $desk->keys(Keys::ESCAPE)->dontSee('.preview-bar');

@@ -59,21 +59,20 @@ final readonly class Bowing
         );
     }
 
-    /** @return list<BowingFinding> in the order of the page */
+    /**
+     * What is left for the director; and, mended, what the plan did.
+     *
+     * @return list<BowingFinding> in the order of the page
+     */
     private static function findings(LineContext $context, Line $line, BowMarks $fixed, BowingRun $run, bool $planning): array
     {
-        $left = $planning ? $run->findings(true) : [];
-        $all = [];
-        foreach ($run->findings(false, ! $planning) + $left as $key => $finding) {
-            $all[] = $finding->with($finding->fixes, $planning && ! isset($left[$key]));
-        }
+        $all = array_values($run->findings($planning));
         usort($all, static fn (BowingFinding $a, BowingFinding $b): int => $b->severity <=> $a->severity ?: $a->event->index <=> $b->event->index);
-        $asMarked = new FixTrial($context, $line, $fixed, $run, false);
-        $asPlanned = $planning ? new FixTrial($context, $line, $fixed, $run, true) : $asMarked;
+        $trial = new FixTrial($context, $line, $fixed, $run, $planning);
         foreach ($all as $number => $finding) {
-            $trial = $finding->mended ? $asMarked : $asPlanned;
-            $all[$number] = $finding->with($number < self::MOST_TRIALS ? $trial->holding($finding) : [], $finding->mended);
+            $all[$number] = $finding->with($number < self::MOST_TRIALS ? $trial->holding($finding) : []);
         }
+        $all = [...$all, ...($planning ? $run->planNotes() : [])];
         usort($all, static fn (BowingFinding $a, BowingFinding $b): int => $a->event->index <=> $b->event->index);
 
         return $all;

@@ -10,6 +10,7 @@ use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Planning\Plan;
 use UprightPencil\Core\Bowing\Rules\BowingCase;
 use UprightPencil\Core\Bowing\Rules\BowingFinding;
+use UprightPencil\Core\Bowing\Rules\PlanNotes;
 use UprightPencil\Core\Bowing\Rules\Rules;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Travel\TravelledStroke;
@@ -89,8 +90,20 @@ final class BowingRun
      */
     public function findings(bool $planned, bool $alongTheBow = true): array
     {
+        return Rules::findings($this->case($planned, $alongTheBow), $alongTheBow);
+    }
+
+    /** @return list<BowingFinding> what the plan did, and why */
+    public function planNotes(): array
+    {
+        return PlanNotes::of($this->case(true, false));
+    }
+
+    private function case(bool $planned, bool $alongTheBow): BowingCase
+    {
         $part = $this->context->part;
-        $case = new BowingCase(
+
+        return new BowingCase(
             $part->part,
             $part->time,
             $this->context->reading->slurs,
@@ -104,8 +117,6 @@ final class BowingRun
             $this->context->circle,
             $part->profile->level,
         );
-
-        return Rules::findings($case, $alongTheBow);
     }
 
     /** The plan proposes nothing: both lines are the same. */

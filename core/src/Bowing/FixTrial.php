@@ -43,7 +43,7 @@ final class FixTrial
     {
         $trial = Rules::named($finding->code)->trial();
         // What the plan mends by its own actions needs no second trial.
-        $sure = $trial === Trial::Certain || ($trial === Trial::Planned && ! $this->planned && $finding->mended);
+        $sure = $trial === Trial::Certain || ($trial === Trial::Planned && ! $this->planned);
         $fixes = $sure ? $finding->fixes : $this->tried($finding);
         usort($fixes, static fn (BowingFix $a, BowingFix $b): int => $a->cost <=> $b->cost);
 

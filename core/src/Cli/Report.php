@@ -38,8 +38,11 @@ final class Report
         foreach ($marked as $part) {
             $text .= "{$part->part->name}, {$part->instrument->value}, {$part->level->value}\n";
             $text .= $planning ? self::marks($part) : '';
-            foreach ($part->findings as $finding) {
+            foreach ($part->open() as $finding) {
                 $text .= "  ! measure {$finding->place->measure}: {$finding->message}\n";
+            }
+            foreach ($part->planNotes() as $note) {
+                $text .= "  = measure {$note->place->measure}: {$note->message}\n";
             }
             $text .= self::sizedUp($part);
         }

@@ -14,7 +14,7 @@ final readonly class Finding
     /**
      * @param  string  $note  id
      * @param  list<Fix>  $fixes  cheapest first
-     * @param  bool  $mended  the proposed marks already take care of it
+     * @param  bool  $mended  no finding but a note of the plan at its mark: what was done, and why
      * @param  list<array{player: string, note: string, pitch: string, string: string, finger: int}>  $divisi  how players would share a chord
      * @param  float  $severity  0 to 3, for the bow
      */

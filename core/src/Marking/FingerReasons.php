@@ -12,6 +12,8 @@ use UprightPencil\Core\Score\Event;
 /** Says of every written finger why it is there: each reason is a comparison with another way. */
 final readonly class FingerReasons
 {
+    private const MOST_WORDS = 15;
+
     public function __construct(private MarkingCase $case) {}
 
     /**
@@ -37,9 +39,23 @@ final readonly class FingerReasons
         $other = $fingered->alternatives->insteadOf($place);
 
         return array_values(array_filter([
-            $stay === null ? null : sprintf('Without the shift %+.1f: %s.', $stay->extra, $stay->brief()),
-            $other === null ? null : sprintf('%s instead: %+.1f: %s.', $this->fingerOf($other, $fingered->events[$place]), $other->extra, $other->brief()),
+            $stay === null || $stay->costs === [] ? null : self::short('Without the shift', $stay),
+            $other === null ? null : self::short(sprintf($other->isAsGood() ? '%s is as good' : 'Not %s', $this->fingerOf($other, $fingered->events[$place])), $other),
         ]));
+    }
+
+    /** A reason is read at a glance: where two facts are too long, the weightier one says it. */
+    private static function short(string $start, Alternative $way): string
+    {
+        foreach ([2, 1] as $facts) {
+            $brief = $way->brief($facts);
+            $reason = $brief === '' ? "{$start}." : "{$start}: {$brief}.";
+            if (count(explode(' ', $reason)) <= self::MOST_WORDS) {
+                return $reason;
+            }
+        }
+
+        return "{$start}.";
     }
 
     private function fingerOf(Alternative $way, Event $event): string

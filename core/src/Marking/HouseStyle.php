@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Fingering\Grips\Fingering;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentData;
 use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -19,8 +21,6 @@ final readonly class HouseStyle
         'string' => ['letter', 'roman'],
         'open' => ['0', 'o'],
     ];
-
-    private const ROMAN = ['½' => 0.5, 'I' => 1.0, 'II' => 2.0, 'II½' => 2.5, 'III' => 3.0, 'III½' => 3.5, 'IV' => 4.0, 'V' => 5.0, 'V½' => 5.5, 'VI' => 6.0, 'VI½' => 6.5, 'VII' => 7.0];
 
     private const ORDINALS = ['½' => 0.5, '1st' => 1.0, '2nd' => 2.0, '2½' => 2.5, '3rd' => 3.0, '3½' => 3.5, '4th' => 4.0, '5th' => 5.0, '5½' => 5.5, '6th' => 6.0, '6½' => 6.5, '7th' => 7.0];
 
@@ -90,15 +90,17 @@ final readonly class HouseStyle
     /** The position of a name in any style, letter case aside; null when it names none. */
     public static function positionNamed(string $name): ?float
     {
-        return array_change_key_case(self::ROMAN + self::ORDINALS)[mb_strtolower($name)] ?? null;
+        return array_change_key_case(array_map(floatval(...), array_flip(InstrumentData::POSITION_NUMERALS)) + self::ORDINALS)[mb_strtolower($name)] ?? null;
     }
 
     /** “III” or “3rd”; half position is “½”. Null for those who do not write positions. */
     public function position(Fingering $fingering): ?string
     {
-        $names = $this->chosen['position'] === 'ordinal' ? self::ORDINALS : self::ROMAN;
-
-        return $this->chosen['position'] === 'none' ? null : (string) (array_search($fingering->position, $names, true) ?: $fingering->position);
+        return match ($this->chosen['position']) {
+            'none' => null,
+            'ordinal' => (string) (array_search($fingering->position, self::ORDINALS, true) ?: $fingering->position),
+            default => Instrument::positionNumeral($fingering->position),
+        };
     }
 
     /** @param int $string 0 is the lowest; Roman numerals count from the highest */

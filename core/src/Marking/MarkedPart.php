@@ -57,6 +57,18 @@ final readonly class MarkedPart
         return $last === null ? 0 : $last->start + $last->length;
     }
 
+    /** @return list<Finding> what is left for the director */
+    public function open(): array
+    {
+        return array_values(array_filter($this->findings, static fn (Finding $finding): bool => ! $finding->mended));
+    }
+
+    /** @return list<Finding> what the plan did, and why */
+    public function planNotes(): array
+    {
+        return array_values(array_filter($this->findings, static fn (Finding $finding): bool => $finding->mended));
+    }
+
     /** @return array<string, mixed> in the words of `contract.md`, to be written as JSON */
     public function toArray(): array
     {
@@ -67,7 +79,8 @@ final readonly class MarkedPart
             'level' => $this->level->value,
             'tempo' => $this->tempo,
             'notes' => array_map(fn (NoteMark $mark): ToldNote => new ToldNote($mark, $this->sounding), $this->notes),
-            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->findings),
+            'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->open()),
+            'plan' => array_map(static fn (Finding $note): array => $note->toArray(), $this->planNotes()),
             'cost' => ['bowing' => round($this->bowingCost, 2), 'fingering' => round($this->fingeringCost, 2)],
             'alternatives' => array_map($this->alternative(...), $this->alternatives),
         ] + SizeUp::of($this)->toArray();
@@ -107,8 +120,8 @@ final readonly class MarkedPart
             'extra' => $alternative->extra,
             'notes' => $notes,
             'decisions' => array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $alternative->changes()),
-            'gains' => $alternative->gains(),
-            'costs' => $alternative->costs(),
+            'gains' => $alternative->gains,
+            'costs' => $alternative->costs,
         ];
     }
 }

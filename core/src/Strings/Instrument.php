@@ -109,6 +109,12 @@ enum Instrument: string
         return $spelled === null ? [$this->position($hand)] : [$this->position($hand), $spelled];
     }
 
+    /** “III”; half position is “½”. */
+    public static function positionNumeral(float $position): string
+    {
+        return InstrumentData::POSITION_NUMERALS[(string) $position] ?? (string) $position;
+    }
+
     /** “half position”, “third position”, “position II½”. */
     public static function positionName(float $position): string
     {

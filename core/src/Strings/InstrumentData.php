@@ -69,6 +69,8 @@ final class InstrumentData
     ];
 
     /** As teachers say them; the bass has positions between. */
+    public const POSITION_NUMERALS = ['0.5' => '½', '1' => 'I', '2' => 'II', '2.5' => 'II½', '3' => 'III', '3.5' => 'III½', '4' => 'IV', '5' => 'V', '5.5' => 'V½', '6' => 'VI', '6.5' => 'VI½', '7' => 'VII'];
+
     public const POSITION_NAMES = [
         '0.5' => 'half position', '1' => 'first position', '2' => 'second position', '2.5' => 'position II½', '3' => 'third position', '3.5' => 'position III½',
         '4' => 'fourth position', '5' => 'fifth position', '5.5' => 'position V½', '6' => 'sixth position', '6.5' => 'position VI½', '7' => 'seventh position',

@@ -31,15 +31,38 @@ final class FindingsTest extends TestCase
         self::assertSame($fixes, array_column($found[0]->fixes, 'action'));
     }
 
+    public function test_a_sentence_has_twenty_words_at_the_most(): void
+    {
+        foreach (self::found() as $name => $case) {
+            foreach (self::checked($case[1], $case[5] ?? Level::SecondYear, $case[6] ?? [], $case[7] ?? Instrument::Violin)->part->findings as $finding) {
+                self::assertLessThanOrEqual(20, count(explode(' ', $finding->message)), "{$name}: {$finding->message}");
+            }
+        }
+    }
+
+    public function test_what_the_plan_did_is_told_at_its_mark_and_is_no_finding(): void
+    {
+        $marked = Marked::tune('D5q E5 F#5 G5 | A5h F#5q G5 | A5q B5 A5 G5 | A5q B5 A5 r | D5q E5 D5 E5 | f D5w- | D5w- | D5w | D5w', settings: new Settings(ClassProfile::of(Level::SecondYear), Instrument::Violin));
+        $told = array_map(static fn (Finding $note): string => "{$note->note} {$note->message}", $marked->part->planNotes());
+
+        self::assertContains('n7 Hooked, so that measure 3 comes down.', $told);
+        self::assertContains('n16 Retaken in the rest, so that measure 5 comes down.', $told);
+        self::assertStringContainsString('One bow would have to last 7.5 seconds; this class has about 3.2.', implode("\n", $told));
+        self::assertSame([], $marked->part->open());
+        foreach ($marked->part->planNotes() as $note) {
+            self::assertCount(1, $note->fixes, 'agreeing to it is a key');
+        }
+    }
+
     /** @return iterable<string, array{0: string, 1: string, 2: string, 3: string, 4: list<string>, 5?: Level, 6?: list<array<string, mixed>>, 7?: Instrument}> */
     public static function found(): iterable
     {
         yield 'downbeat-up' => [
             'downbeat-up', 'D5q E5 F#5 r | G5 A5 B5 r | A5w', '2',
-            'Measure 2 starts up-bow as it comes; retake before measure 2, beat 1 and it comes down', ['retake'],
+            'Measure 2 starts up-bow as it comes', ['retake'],
         ];
         yield 'downbeat-up with a hook' => [
-            'downbeat-up', '6/8 D5q E5e F#5q G5e | A5q. F#5 | D5q E5e F#5e E5 D5 | D5h.', '4', 'hook the note at measure 3, beat 3 to the one before', ['hook'],
+            'downbeat-up', 'D5q E5 F#5 G5 | A5h F#5q G5 | A5q B5 A5 G5 | D5w', '3', 'Measure 3 starts up-bow as it comes', ['hook'],
         ];
         yield 'pickup-down' => [
             'pickup-down', 'A4q!d | D5 E5 F#5 G5 | A5h.', '0', 'The pickup starts down-bow, so measure 1 starts up-bow', ['start'],
@@ -55,19 +78,20 @@ final class FindingsTest extends TestCase
             Level::FirstYear,
         ];
         yield 'runs-out on a held note' => [
-            'runs-out', '=60 f D5w- | D5w | A5w', '1', 'The bow from measure 1, beat 1 lasts 8.0 seconds; at this loudness one bow of this class lasts about 3.2', ['change', 'stagger'],
+            'runs-out', '=60 f D5w- | D5w | A5w', '1', 'One bow has to last 8.0 seconds from measure 1, beat 1; this class has about 3.2', ['change', 'stagger'],
         ];
         yield 'runs-out under a slur' => [
-            'runs-out', '=50 (D5q E5 F#5 G5) | A5w', '1', 'lasts 4.8 seconds', ['split'], Level::FirstYear,
+            'runs-out', '=50 (D5q E5 F#5 G5) | A5w', '1', 'has to last 4.8 seconds', ['split'], Level::FirstYear,
         ];
         yield 'runs-out sooner on the bass' => [
-            'runs-out', '=72 f D3w | A2w', '1', 'lasts 3.3 seconds; at this loudness one bow of this class lasts about 2.4', ['change', 'stagger'], Level::SecondYear, [], Instrument::Bass,
+            'runs-out', '=72 f D3w | A2w', '1', 'has to last 3.3 seconds from measure 1, beat 1; this class has about 2.4', ['change', 'stagger'], Level::SecondYear, [], Instrument::Bass,
         ];
         yield 'stuck-at-end' => [
             'stuck-at-end', '=100 f D5h.. E5e | F#5h.. G5e | A5h.. B5e | A5h.. G5e | D5w', '1', 'Long and short bows walk to the tip', ['hook'],
         ];
+        yield 'last-note-up' => ['last-note-up', '3/4 f D5q E5 F#5 | D5h.', '2', 'The loud last note, from measure 2, beat 1, comes up-bow', ['hook']];
         yield 'accent-weak' => [
-            'accent-weak', '=60 f D5h. E5q> | D5w', '1', 'The accent at measure 1, beat 4 falls on an up-bow near the tip', [],
+            'accent-weak', '=60 f D5h E5h> | D5w', '1', 'The accent at measure 1, beat 3 falls on an up-bow', [],
         ];
         yield 'too-many-notes' => [
             'too-many-notes', '=120 (D5e E5 F#5 G5 A5 G5 F#5 E5) | D5w', '1', 'holds 8 notes; this class plays up to 4 in one bow cleanly', ['split', 'strike'], Level::FirstYear,
@@ -87,7 +111,7 @@ final class FindingsTest extends TestCase
             [['note' => 'n2', 'place' => 'frog']],
         ];
         yield 'rest-pattern-breaks' => [
-            'rest-pattern-breaks', 're!u A4e!u B4h. | re A4e!u B4h. | re A4e!u B4h. | re A4e!d B4h.', '4', 'Everywhere else the short note after the rest comes up', ['alternate'],
+            'rest-pattern-breaks', 're!u A4e!u B4h. | re A4e!u B4h. | re A4e!u B4h. | re A4e!d B4h.', '4', 'The short note after the rest, elsewhere up, comes down at measure 4', ['alternate'],
         ];
         yield 'unneeded-mark' => [
             'unneeded-mark', 'D5q!d E5!u F#5!d G5', '1', 'says what comes anyway', ['unmark'],
@@ -121,6 +145,9 @@ final class FindingsTest extends TestCase
         yield 'a soft note as long' => ['runs-out', '=60 p D5w | A5w'];
         yield 'the same notes at another tempo' => ['runs-out', '=120 f D5w | A5w'];
         yield 'half and quarter even themselves out' => ['stuck-at-end', '=100 3/4 f D5h E5q | D5h E5q | D5h E5q | D5h E5q | D5h E5q | D5h E5q'];
+        yield 'an accent off the beat' => ['accent-weak', '=60 f D5h. E5q> | D5w'];
+        yield 'a soft last note up' => ['last-note-up', 'p D5q E5 F#5 | D5h.'];
+        yield 'a crescendo into it' => ['last-note-up', '3/4 p D5q E5 F#5 | f D5h.'];
         yield 'an accent on a down-bow' => ['accent-weak', 'D5q> E5 F#5> E5 | D5w'];
         yield 'an accent at the frog' => ['accent-weak', '=120 D5q E5> D5 E5> | D5w'];
         yield 'eight notes for a second year' => ['too-many-notes', '=120 (D5e E5 F#5 G5 A5 G5 F#5 E5) | D5w', Level::SecondYear];

@@ -54,7 +54,7 @@ final class PassagesTest extends TestCase
         yield 'dotted eighths' => ['2/4 D5e. E5s F#5e. G5s | A5e. G5s F#5q | E5e. F#5s G5e. E5s | D5h', 'D D U U D D U D D U U D', 'n2=hook n4=hook n6=hook n9=hook n11=hook', []];
         yield 'dotted eighths as it comes' => ['2/4 D5e. E5s F#5e. G5s | A5e. G5s F#5q | E5e. F#5s G5e. E5s | D5h', 'D U D U D U D U D U D U', '', [], ['school' => 'as-it-comes']];
         yield 'one dotted quarter in a song' => ['D5q. E5e F#5q G5 | A5h F#5 | E5q F#5 G5 E5 | D5w', 'D U D U D U D U D U D', '', []];
-        yield 'long loud, one bow' => ['=112 f A4w | B4h A4 | D5w', 'D U D U', '', []];
+        yield 'long loud, one bow' => ['=112 f A4w | B4h A4 | D5w', 'D U D U', '', ['last-note-up 3']];
         yield 'long loud tied, fast' => ['=132 f A4w- | A4w | D5h A4', 'D D U D', '', []];
         yield 'long loud tied, slow' => ['=72 f A4w- | A4w | D5h A4', 'D U D U', 'n1=change@1:4', []];
         yield 'long loud, first year' => ['=80 f A4w | D5h A4 | D5w', 'D D U D', 'n1=change@1:3 n4=change@3:3', [], ['level' => 'first-year']];

@@ -151,8 +151,8 @@ final class KindsTest extends TestCase
         $loud = Marked::tune('=60 ff D5w | D5w | D5w');
         $struck = Marked::tune('=60 ff D5w | D5w | D5w', decisions: [['note' => 'n1', 'dynamic' => 'none']]);
 
-        self::assertContains('runs-out 1', $loud->findings());
-        self::assertNotContains('runs-out 1', $struck->findings());
+        self::assertContains('plan-change 1', $loud->findings());
+        self::assertNotContains('plan-change 1', $struck->findings());
         self::assertStringNotContainsString('<ff/>', self::written($struck));
     }
 

@@ -62,8 +62,8 @@ final class TypedTunesTest extends TestCase
     public function test_what_is_offered_can_be_taken(): void
     {
         $marked = self::marked('!ff!d4-|d4-|d4-|d4-|d4|d4|', "Q:1/4=60\n");
-        $runs = array_values(array_filter($marked->part->findings, static fn (Finding $finding): bool => $finding->code === 'runs-out' && $finding->place->measure === '1'));
-        $change = array_values(array_filter($runs[0]->fixes, static fn ($fix): bool => $fix->action === 'change'))[0]->toArray();
+        $notes = array_values(array_filter($marked->part->planNotes(), static fn (Finding $note): bool => $note->place->measure === '1'));
+        $change = $notes[0]->fixes[0]->toArray();
 
         self::assertSame(9, $change['decisions'][0]['times']);
         $taken = self::marked('!ff!d4-|d4-|d4-|d4-|d4|d4|', "Q:1/4=60\n", $change['decisions']);
@@ -120,8 +120,8 @@ final class TypedTunesTest extends TestCase
         self::assertCount(10, PlayingOrder::of($score->parts[0])->visits);
         self::assertSame(1, Marked::score($score, new Settings(instrument: Instrument::Violin))->part->notes[0]->bow?->lane, 'pppp is over the fingerboard');
         self::assertSame(4, Marked::score($score, new Settings(instrument: Instrument::Violin))->part->notes[3]->bow?->lane, 'the forte before a rest holds after it');
-        self::assertContains('runs-out 2', $marked->findings());
-        self::assertNotContains('runs-out 2', $plain->findings());
+        self::assertContains('plan-change 2', $marked->findings());
+        self::assertNotContains('plan-change 2', $plain->findings());
     }
 
     public function test_a_word_that_holds_ends_where_it_was_said_to_and_comes_back_so(): void

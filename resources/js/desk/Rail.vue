@@ -71,6 +71,6 @@ watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), {
             </template>
             <Fingerboard v-if="chosen?.stop && desk.marking?.board" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
         </NoteCard>
-        <Findings :findings="desk.findings" :current="current" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="walk.go" @take="take($event.decisions)" @look="walk.look" />
+        <Findings :findings="desk.left" :plan="desk.plan" :current="current" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="walk.go" @take="take($event.decisions)" @look="walk.look" />
     </aside>
 </template>

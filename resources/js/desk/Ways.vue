@@ -18,23 +18,20 @@ function changed(way: Way): string {
     return notes.slice(0, 6).map((one) => `${one.pitch} ${fingerWords(one)}`).join(', ') + (notes.length > 6 ? ' …' : '')
 }
 
-/** “costs 1.2 more”; of several things “cost”. */
-function price(extra: number, several = false): string {
-    const ending = several ? '' : 's'
-    return extra >= 0 ? `cost${ending} ${extra.toFixed(1)} more` : `save${ending} ${(-extra).toFixed(1)}`
-}
+/** Less than a third of a point is a matter of taste. */
+const isAsGood = (way: Way) => way.extra < 0.34
 </script>
 
 <template>
     <div v-if="why && !why.instead" class="why">There is no other way to finger this note.</div>
     <div v-else-if="why?.instead" class="why">
-        <p><strong>Why not {{ words(why.instead, note.id) }}?</strong> It {{ price(why.instead.extra) }}.</p>
+        <p><strong>Why not {{ words(why.instead, note.id) }}?</strong> {{ isAsGood(why.instead) ? 'It is as good; this is the difference:' : 'It has' }}</p>
         <ul>
             <li v-for="cost in why.instead.costs.slice(0, 2)" :key="cost">{{ cost }}</li>
-            <li v-for="gain in why.instead.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }}</li>
+            <li v-for="gain in why.instead.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }} less</li>
         </ul>
         <template v-if="why.withoutShift">
-            <p class="shift-reason"><strong>Without the shift to {{ note.position }}</strong> the notes of this hand {{ price(why.withoutShift.extra, true) }}.</p>
+            <p class="shift-reason"><strong>Without the shift to {{ note.position }}</strong> there would be</p>
             <ul>
                 <li v-for="cost in why.withoutShift.costs.slice(0, 2)" :key="cost">{{ cost }}</li>
             </ul>
@@ -48,11 +45,11 @@ function price(extra: number, several = false): string {
             <button type="button" class="look" :aria-pressed="place === previewed" @click="emit('look', place)">
                 <kbd v-if="place === (previewed === null ? 0 : previewed + 1)">A</kbd>{{ place === previewed ? 'On the page' : 'Look' }}
             </button>
-            <span class="way-words"><strong>{{ changed(way) }}</strong> {{ price(way.extra) }}</span>
+            <span class="way-words"><strong>{{ changed(way) }}</strong> {{ isAsGood(way) ? 'as good' : way.costs[0] ?? '' }}</span>
             <button type="button" class="take" @click="emit('take', way)"><kbd v-if="place === previewed">Enter</kbd>Take</button>
             <ul v-if="place === previewed">
                 <li v-for="cost in way.costs.slice(0, 2)" :key="cost">{{ cost }}</li>
-                <li v-for="gain in way.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }}</li>
+                <li v-for="gain in way.gains.slice(0, 2)" :key="gain" class="gain">{{ gain }} less</li>
             </ul>
         </div>
     </div>

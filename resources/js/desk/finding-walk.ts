@@ -2,13 +2,17 @@ import { computed, ref, type Ref } from 'vue'
 import type { Finding } from '../api/types'
 import type { useTrying } from './trying'
 
-/** The finding that is looked at, by what it is and not by its place: others may come and go before it. */
-export function useFindingWalk(findings: Ref<readonly Finding[]>, trying: ReturnType<typeof useTrying>, choose: (note: string) => void) {
+/**
+ * The finding or note of the plan that is looked at, by what it is and not by its place: others may come and go before it.
+ * Walking goes from finding to finding; the plan's notes are gone to one by one.
+ */
+export function useFindingWalk(findings: Ref<readonly Finding[]>, plan: Ref<readonly Finding[]>, trying: ReturnType<typeof useTrying>, choose: (note: string) => void) {
     const current = ref<string | null>(null)
-    const finding = computed(() => findings.value.find(({ id }) => id === current.value) ?? null)
+    const all = computed(() => [...findings.value, ...plan.value])
+    const finding = computed(() => all.value.find(({ id }) => id === current.value) ?? null)
 
     function go(id: string): void {
-        const found = findings.value.find((one) => one.id === id)
+        const found = all.value.find((one) => one.id === id)
         if (found) {
             current.value = id
             trying.leave()

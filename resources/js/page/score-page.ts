@@ -15,7 +15,6 @@ const FONTS = ['400 16px "Source Serif 4"', 'bold 16px "Source Serif 4"', 'itali
 export interface Flag {
     note: string
     number: number
-    mended: boolean
 }
 
 /** What runs with the music under every line. */
@@ -331,7 +330,7 @@ function flagDrawing(flag: Flag, head: Head, system: System): SVGGElement {
     const number = element('text', { y: 330, 'text-anchor': 'middle', 'font-size': 250 }, String(flag.number))
     return element(
         'g',
-        { class: `flag ${flag.mended ? 'mended' : 'open'}`, transform: `translate(${x}, ${y})`, 'data-note': flag.note },
+        { class: 'flag', transform: `translate(${x}, ${y})`, 'data-note': flag.note },
         tab,
         number,
     )

@@ -27,12 +27,12 @@ import { remembered } from '../stores/remembered'
 const ALONG_THE_BOW = ['runs-out', 'stuck-at-end', 'stroke-off-place', 'accent-weak', 'retake-too-short']
 
 const desk = useDesk()
-const { part, notes, findings, layer: decided } = storeToRefs(desk)
+const { part, notes, left: findings, plan, layer: decided } = storeToRefs(desk)
 const route = useRoute()
 const router = useRouter()
 const selecting = useSelection(notes)
 const trying = useTrying(() => desk.part?.part.id ?? null)
-const walk = useFindingWalk(findings, trying, (note) => choose(note))
+const walk = useFindingWalk(findings, plan, trying, (note) => choose(note))
 const onPaper = useOnPaper(part, decided)
 const [bowTracked, handTracked, singleKeys] = [remembered('bow-track', true), remembered('hand-track', false), remembered('single-keys', true)]
 const [sizing, handingOut, showingKeys] = [ref(true), ref(false), ref(false)]
@@ -40,11 +40,11 @@ const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const fault = ref('')
 
 const trial = computed(() => trying.trial.value)
-const flags = computed(() => findings.value.map(({ note, mended }, index) => ({ note, mended, number: index + 1 })))
+const flags = computed(() => findings.value.map(({ note }, index) => ({ note, number: index + 1 })))
 const layer = computed(() => (trial.value ? drawn(trial.value.drawn.notes) : decided.value))
 const tracks = computed(() => {
     const [now, before] = [trial.value?.drawn.notes ?? notes.value, trial.value ? notes.value : null]
-    const troubled = (trial.value?.drawn.findings ?? findings.value).filter(({ code, mended }) => ALONG_THE_BOW.includes(code) && !mended)
+    const troubled = (trial.value?.drawn.findings ?? findings.value).filter(({ code }) => ALONG_THE_BOW.includes(code))
     const strings = desk.marking?.board?.strings
     return {
         bow: bowTracked.value ? { notes: now, before, troubled: new Set(troubled.map(({ note }) => note)) } : null,

@@ -30,6 +30,10 @@ export const useDesk = defineStore('desk', () => {
     const id = computed(() => part.value?.part.id ?? null)
     const notes = computed<Note[]>(() => marking.value?.notes ?? [])
     const findings = computed<Finding[]>(() => marking.value?.findings ?? [])
+    /** What is left for the director. */
+    const left = computed(() => findings.value.filter(({ mended }) => !mended))
+    /** What the plan did, and why. */
+    const plan = computed(() => findings.value.filter(({ mended }) => mended))
     const waiting = computed(() => queue.waiting.filter((entry) => entry.part === id.value))
     const aside = computed(() => queue.aside.filter((entry) => entry.part === id.value))
     const stacks = computed(() => waiting.value.reduce(after, base.value))
@@ -149,6 +153,8 @@ export const useDesk = defineStore('desk', () => {
         marking,
         notes,
         findings,
+        left,
+        plan,
         layer,
         waiting,
         aside,

@@ -33,7 +33,9 @@ final class AccentWeak implements BowingRule
         foreach ($case->travel as $travelled) {
             $index = $travelled->bowed->stroke;
             $stroke = $case->line->strokes[$index];
-            $weak = $travelled->bowed->direction === BowSign::Up && $travelled->from >= self::NEAR_THE_TIP;
+            // An accent off the beat takes the bow that comes; on a strong beat it wants the weight of a down-bow.
+            $strength = $case->beats->strength($stroke->onBeat());
+            $weak = $travelled->bowed->direction === BowSign::Up && ($strength >= 1.0 || ($strength >= 0.5 && $travelled->from >= self::NEAR_THE_TIP));
             if (! $weak || isset($findings[$index]) || $stroke->changed || ! $case->beats->isAccented($stroke->onBeat())) {
                 continue;
             }
@@ -46,7 +48,7 @@ final class AccentWeak implements BowingRule
             $findings[$index] = new BowingFinding(
                 $this->code(),
                 $stroke->onBeat(),
-                "The accent at {$case->place($stroke->onBeat())} falls on an up-bow near the tip; a down-bow would give it weight.",
+                "The accent at {$case->place($stroke->onBeat())} falls on an up-bow; a down-bow would give it weight.",
                 1.5,
                 $fixes,
             );

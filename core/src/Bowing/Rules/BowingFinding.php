@@ -12,7 +12,7 @@ final readonly class BowingFinding
     /**
      * @param  float  $severity  points; how much a teacher would mind
      * @param  list<BowingFix>  $fixes  cheapest first
-     * @param  bool  $mended  the plan already takes care of it
+     * @param  bool  $mended  no finding but the plan's note at its mark
      */
     public function __construct(
         public string $code,
@@ -30,8 +30,8 @@ final readonly class BowingFinding
     }
 
     /** @param list<BowingFix> $fixes */
-    public function with(array $fixes, bool $mended): self
+    public function with(array $fixes): self
     {
-        return new self($this->code, $this->event, $this->message, $this->severity, $fixes, $mended);
+        return new self($this->code, $this->event, $this->message, $this->severity, $fixes, $this->mended);
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Rules;
 
-use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Planning\PlannedAction;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Event;
@@ -73,33 +72,14 @@ final class DownbeatUp implements BowingRule
         if ($action === null) {
             return null;
         }
-        $back = $until === null ? '' : ', and '.self::how($case, $until).' to go on as it comes after it';
         $subject = $case->beats->startsMeasure($event) ? "Measure {$case->measureNumber($event)} starts" : ucfirst($case->place($event)).' comes';
 
         return new BowingFinding(
             $this->code(),
             $event,
-            "{$subject} up-bow as it comes; ".self::how($case, $action)." and it comes down{$back}.",
+            "{$subject} up-bow as it comes; a small change before it brings it down.",
             self::SEVERITY * $case->beats->strength($event),
             [new BowingFix($action->action->value, [...$action->notes, ...($until->notes ?? [])], $action->cost + ($until->cost ?? 0.0), [...$action->changes(), ...($until?->changes() ?? [])])],
         );
-    }
-
-    private static function how(BowingCase $case, PlannedAction $action): string
-    {
-        $place = '';
-        foreach ($case->line->strokes as $stroke) {
-            foreach ($stroke->events as $event) {
-                $place = $event->index === $action->event ? $case->place($event) : $place;
-            }
-        }
-
-        return match ($action->action) {
-            BowAction::Hook => "hook the note at {$place} to the one before",
-            BowAction::Retake => "retake before {$place}",
-            BowAction::Change => "change the bow on the long note at {$place}",
-            BowAction::Split => "change the bow inside the slur at {$place}",
-            default => "play the slur at {$place} as separate bows",
-        };
     }
 }

@@ -48,7 +48,7 @@ final class RepeatMismatch implements BowingRule
         return new BowingFinding(
             $this->code(),
             $event,
-            "From {$case->place($event)} the bow comes {$first->value} the first time and {$first->other()->value} when it comes back; retake there to play it the same.",
+            "From {$case->place($event)} the bow comes {$first->value} the first time and {$first->other()->value} when it comes back.",
             2.0,
             [BowingFix::act(BowAction::Retake, [$event->first()->id], $first)],
         );

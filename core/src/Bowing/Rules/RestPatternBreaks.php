@@ -65,7 +65,7 @@ final class RestPatternBreaks implements BowingRule
         return [new BowingFinding(
             $this->code(),
             $stroke->first(),
-            "Everywhere else the short note after the rest comes {$usual->value} and the long one {$usual->other()->value}; at {$case->place($stroke->first())} it is the other way round. Lift in the rest and it is the same.",
+            "The short note after the rest, elsewhere {$usual->value}, comes {$usual->other()->value} at {$case->place($stroke->first())}.",
             0.8,
             [BowingFix::turn('alternate', $id, $usual)],
         )];

@@ -19,6 +19,7 @@ final class Rules
             new RunsOut,
             new StuckAtEnd,
             new AccentWeak,
+            new LastNoteUp,
             new TooManyNotes,
             new SlurOverShift,
             new SlurOverSkip,

@@ -46,12 +46,12 @@ final class RunsOut implements BowingRule
     private function finding(BowingCase $case, Stroke $stroke, float $excess): BowingFinding
     {
         $pieces = $stroke->isOneNote() ? $case->changes->pieces($stroke) : (int) ceil($excess / BowNeed::MOST - 1e-9);
-        $lift = $stroke->last()->first()->breath ? ' With a change on it the lift printed after it is not needed.' : '';
+        $lift = $stroke->last()->first()->breath ? ' Changed, it needs no printed lift.' : '';
 
         return new BowingFinding(
             $this->code(),
             $stroke->first(),
-            sprintf('The bow from %s lasts %.1f seconds; at this loudness one bow of this class lasts about %.1f.', $case->placeAt($stroke->start), $case->need->seconds($stroke), $case->need->seconds($stroke) / $excess).$lift,
+            sprintf('One bow has to last %.1f seconds from %s; this class has about %.1f.', $case->need->seconds($stroke), $case->placeAt($stroke->start), $case->need->seconds($stroke) / $excess).$lift,
             3.0,
             $stroke->isOneNote() ? $this->changes($stroke, $pieces) : $this->splits($case, $stroke, $pieces),
         );

@@ -36,7 +36,7 @@ final class SameDirectionUnmarked implements BowingRule
             $findings[$bowed->stroke] = new BowingFinding(
                 $this->code(),
                 $stroke->first(),
-                "Two {$bowed->direction->value}-bows follow each other at {$case->place($stroke->first())} with nothing to say how: hook them, retake, or turn the second.",
+                "Two {$bowed->direction->value}-bows follow each other at {$case->place($stroke->first())} without a hook or retake.",
                 3.0,
                 [
                     BowingFix::act(BowAction::Hook, $case->hookNotes($bowed->stroke)),

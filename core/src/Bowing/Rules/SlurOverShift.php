@@ -33,7 +33,7 @@ final class SlurOverShift implements BowingRule
                 $findings[] = new BowingFinding(
                     $this->code(),
                     $event,
-                    sprintf('The hand shifts inside the slur, to %s; change the bow there and the shift is not heard.', $case->place($event)),
+                    sprintf('The hand shifts inside the slur, to %s; a change of bow there hides it.', $case->place($event)),
                     1.0,
                     [
                         BowingFix::act(BowAction::Split, [$event->first()->id]),

@@ -43,7 +43,7 @@ final class StrokeOffPlace implements BowingRule
             $findings[$travelled->bowed->stroke] ??= new BowingFinding(
                 $this->code(),
                 $stroke->first(),
-                "From {$case->place($stroke->first())} this wants {$named->spoken()} of the bow, but the bow is not there: get it there in the notes before, or lift.",
+                "From {$case->place($stroke->first())} this wants {$named->spoken()} of the bow, but the bow is not there.",
                 1.2,
                 $fixes,
             );

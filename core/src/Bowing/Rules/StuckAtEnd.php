@@ -150,7 +150,7 @@ final class StuckAtEnd implements BowingRule
         return new BowingFinding(
             $this->code(),
             $stroke->first(),
-            "Long and short bows walk to the {$end} at {$case->place($stroke->first())}: the short one has to bring back more than it comfortably can.",
+            "Long and short bows walk to the {$end} at {$case->place($stroke->first())}: the short one brings back too little.",
             1.8,
             $fixes,
         );

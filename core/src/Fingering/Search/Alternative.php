@@ -12,7 +12,10 @@ use UprightPencil\Core\Score\Event;
 final readonly class Alternative
 {
     /** Differences smaller than this are not spoken of. */
-    private const FELT = 0.05;
+    public const FELT = 0.05;
+
+    /** A third of a point is no difference that a teacher would defend. */
+    private const AS_GOOD = 0.34;
 
     /**
      * @param  list<Event>  $events
@@ -20,7 +23,8 @@ final readonly class Alternative
      * @param  list<Grip>  $chosen  the grips that it would replace, one for each event
      * @param  float  $extra  points that it costs more than the chosen one
      * @param  array<string, float>  $differences  term => points more (or, negative, fewer)
-     * @param  array<string, string>  $sentences  term => what it is about
+     * @param  list<string>  $costs  what it has more than the chosen one, the dearest first
+     * @param  list<string>  $gains  what it has less
      */
     public function __construct(
         public array $events,
@@ -28,47 +32,23 @@ final readonly class Alternative
         private array $chosen,
         public float $extra,
         public array $differences,
-        private array $sentences,
+        public array $costs,
+        public array $gains,
     ) {}
 
-    /** @return list<string> what it saves, in the terms' own words */
-    public function gains(): array
+    /** As good as the chosen one: which to take is a matter of taste. */
+    public function isAsGood(): bool
     {
-        return $this->told(-1);
+        return $this->extra < self::AS_GOOD;
     }
 
-    /** @return list<string> what it costs */
-    public function costs(): array
+    /** What it has more and less, the largest first, in at most so many facts: “a shift up to III; a crossing less”. */
+    public function brief(int $facts = 2): string
     {
-        return $this->told(1);
-    }
+        $more = array_slice($this->costs, 0, $this->gains === [] ? $facts : max(1, $facts - 1));
+        $less = array_map(static fn (string $gain): string => "{$gain} less", array_slice($this->gains, 0, max(0, $facts - count($more))));
 
-    /** “shift +2.6, string-crossing −1.1”: the largest differences first, without their sentences. */
-    public function brief(): string
-    {
-        $found = array_slice($this->largest(static fn (float $points): bool => abs($points) > self::FELT), 0, 3);
-
-        return implode(', ', array_map(static fn (string $term, float $points): string => $term.' '.str_replace('-', '−', sprintf('%+.1f', $points)), array_keys($found), $found));
-    }
-
-    /** @return list<string> the largest first */
-    private function told(int $sign): array
-    {
-        $found = $this->largest(static fn (float $points): bool => $sign * $points > self::FELT);
-
-        return array_map(fn (string $term, float $points): string => sprintf('%s %+.1f: %s', $term, $points, $this->sentences[$term] ?? ''), array_keys($found), $found);
-    }
-
-    /**
-     * @param  \Closure(float): bool  $wanted
-     * @return array<string, float> the differences wanted, the largest first
-     */
-    private function largest(\Closure $wanted): array
-    {
-        $found = array_filter($this->differences, $wanted);
-        uasort($found, static fn (float $a, float $b): int => abs($b) <=> abs($a));
-
-        return $found;
+        return implode(', ', [...$more, ...$less]);
     }
 
     /** Whether this way plays an event otherwise than the chosen one. */

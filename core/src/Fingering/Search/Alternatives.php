@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Search;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Terms\Fact;
 
 /**
  * The other ways to finger a line: at each note the search is made again with this finger forbidden, and the path between
@@ -204,7 +205,7 @@ final class Alternatives
     {
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
         $path = $this->cheapestWith($forced, $from, $to);
-        $differences = $this->differences($from, $path, $chosen);
+        [$differences, $costs, $gains] = $this->differences($from, $path, $chosen);
 
         return new Alternative(
             array_slice($this->search->events, $from, $to - $from + 1),
@@ -212,7 +213,8 @@ final class Alternatives
             $chosen,
             round(array_sum($differences), 3),
             array_map(static fn (float $points): float => round($points, 3), $differences),
-            array_combine(array_keys($differences), array_map($this->search->sentence(...), array_keys($differences))),
+            $costs,
+            $gains,
         );
     }
 
@@ -265,7 +267,7 @@ final class Alternatives
      *
      * @param  list<Grip>  $path
      * @param  list<Grip>  $chosen
-     * @return array<string, float>
+     * @return array{array<string, float>, list<string>, list<string>} points by term, what the way has more, and what it has less, the largest first
      */
     private function differences(int $from, array $path, array $chosen): array
     {
@@ -277,16 +279,47 @@ final class Alternatives
             $last--;
         }
         if ($first > $last) {
-            return [];
+            return [[], [], []];
         }
         $before = $this->grips[$from + $first - 1] ?? null;
         $after = $this->grips[$from + $last + 1] ?? null;
-        $now = $this->search->charges($from + $first, array_slice($chosen, $first, $last - $first + 1), $before, $after);
+        [$new, $old] = [array_slice($path, $first, $last - $first + 1), array_slice($chosen, $first, $last - $first + 1)];
+        $now = $this->search->charges($from + $first, $old, $before, $after);
         $differences = [];
-        foreach ($this->search->charges($from + $first, array_slice($path, $first, $last - $first + 1), $before, $after) as $term => $points) {
+        foreach ($this->search->charges($from + $first, $new, $before, $after) as $term => $points) {
             $differences[$term] = $points - ($now[$term] ?? 0.0);
         }
+        [$more, $less] = [$this->search->facts($from + $first, $new, $before, $after), $this->search->facts($from + $first, $old, $before, $after)];
 
-        return $differences;
+        return [$differences, self::surplus($more, $less, $differences), self::surplus($less, $more, array_map(static fn (float $points): float => -$points, $differences))];
+    }
+
+    /**
+     * What stands in one list and not in the other, counted, of the terms that charge more for it, the dearest first.
+     *
+     * @param  list<array{string, Fact}>  $facts
+     * @param  list<array{string, Fact}>  $others
+     * @param  array<string, float>  $points  more, by term
+     * @return list<string>
+     */
+    private static function surplus(array $facts, array $others, array $points): array
+    {
+        $counts = $known = [];
+        foreach ([[$facts, 1], [$others, -1]] as [$list, $one]) {
+            foreach ($list as [$term, $fact]) {
+                $counts[$term][$fact->one] = ($counts[$term][$fact->one] ?? 0) + $one;
+                $known[$fact->one] = $fact;
+            }
+        }
+        arsort($points);
+        $told = [];
+        foreach (array_filter($points, static fn (float $more): bool => $more > Alternative::FELT) as $term => $more) {
+            // One fact for a term is enough: a shift there is a shift back, too.
+            $own = array_filter($counts[$term] ?? [], static fn (int $times): bool => $times > 0);
+            $one = array_key_first($own);
+            $one === null || $told[] = $known[$one]->counted($own[$one]);
+        }
+
+        return $told;
     }
 }

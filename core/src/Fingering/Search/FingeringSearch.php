@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Search;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Step;
+use UprightPencil\Core\Fingering\Terms\Fact;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Search\Detours;
@@ -393,8 +394,23 @@ final class FingeringSearch
         return $sums;
     }
 
-    public function sentence(string $term): string
+    /**
+     * What is charged for in a stretch, in words of this case.
+     *
+     * @param  list<Grip>  $grips  of the events from `$from` on
+     * @return list<array{string, Fact}> term, and what it charges for
+     */
+    public function facts(int $from, array $grips, ?Grip $before, ?Grip $after): array
     {
-        return $this->terms->sentence($term);
+        $facts = [];
+        $last = $before;
+        foreach ($after === null ? $grips : [...$grips, $after] as $place => $grip) {
+            foreach (isset($this->steps[$from + $place]) ? $this->terms->facts($last, $grip, $this->steps[$from + $place]) : [] as $term => $fact) {
+                $facts[] = [$term, $fact];
+            }
+            $last = $grip;
+        }
+
+        return $facts;
     }
 }

@@ -50,6 +50,22 @@ final class FingerPlacement implements StandTerm
         return 'A finger is out of its usual place, stretched, or plays a letter that belongs to its neighbour.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        foreach ($grip->stops as $stop) {
+            if ($stop->strain > 0) {
+                return new Fact('a finger on its neighbour’s letter', 'fingers on their neighbours’ letters');
+            }
+            if ($stop->placement !== Placement::Regular && $stop->placement !== Placement::Open) {
+                return $stop->placement === Placement::Harmonic
+                    ? new Fact('a harmonic')
+                    : new Fact(($stop->placement === Placement::Extended ? 'an ' : 'a ')."{$stop->placement->value} {$stop->finger}");
+            }
+        }
+
+        return new Fact('a finger out of place', 'fingers out of place');
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         $cost = 0.0;

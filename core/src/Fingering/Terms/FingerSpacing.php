@@ -30,6 +30,13 @@ final class FingerSpacing implements MoveTerm
             : 'Neighbouring fingers are more than a whole step or less than a half step apart.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        [$one, $other] = [min($from->lead()->finger, $to->lead()->finger), max($from->lead()->finger, $to->lead()->finger)];
+
+        return new Fact("a stretch between {$one} and {$other}", "stretches between {$one} and {$other}");
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         [$low, $high] = $from->lead()->finger < $to->lead()->finger ? [$from->lead(), $to->lead()] : [$to->lead(), $from->lead()];

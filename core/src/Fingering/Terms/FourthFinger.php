@@ -31,6 +31,11 @@ final class FourthFinger implements StandTerm
         return 'The fourth finger is weak in the first years, most of all on short notes.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        return $stance->fast ? new Fact('a short note with the fourth finger', 'short notes with the fourth finger') : new Fact('a fourth finger');
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         foreach ($grip->stops as $stop) {

@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Stance;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 final class HandPosition implements StandTerm
@@ -41,6 +42,13 @@ final class HandPosition implements StandTerm
     public function sentence(): string
     {
         return 'The hand is away from first position, or above the octave of a lower string.';
+    }
+
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        $name = Instrument::positionNumeral($grip->position);
+
+        return new Fact("a note in {$name}", "notes in {$name}");
     }
 
     public function cost(Grip $grip, Stance $stance): float

@@ -22,6 +22,11 @@ final class Holding implements MoveTerm
         return 'A finger is lifted that the next note but one needs again.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        return new Fact('a finger lifted that comes again', 'fingers lifted that come again');
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $held = $from->lead();

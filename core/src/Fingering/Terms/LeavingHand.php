@@ -21,6 +21,11 @@ final class LeavingHand implements MoveTerm
         return 'The hand leaves a place that it needs again within the measure.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        return new Fact('a hand left and needed again', 'hands left and needed again');
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         return $from->hand !== $to->hand && $approach->comesBack && ! $approach->afterRest && ! $from->isOpen() ? self::AND_BACK : 0.0;

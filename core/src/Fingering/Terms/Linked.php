@@ -23,6 +23,11 @@ final class Linked implements MoveTerm
         return 'A slide, a bar or a shift was decided here.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        return new Fact('a decided slide, bar or shift not kept', 'decided slides, bars or shifts not kept');
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         return $approach->link === null || $approach->link->isKept($from, $to) ? 0.0 : self::NOT_KEPT;

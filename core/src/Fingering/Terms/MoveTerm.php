@@ -12,4 +12,7 @@ interface MoveTerm extends Term
 {
     /** @return float points, 0 or more */
     public function cost(Grip $from, Grip $to, Approach $approach): float;
+
+    /** What it charges for there, where it charges anything. */
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact;
 }

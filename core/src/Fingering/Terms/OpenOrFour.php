@@ -35,6 +35,16 @@ final class OpenOrFour implements StandTerm
         return 'Open string or fourth finger, against what this class does.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        return match (true) {
+            $grip->lead()->finger === 4 && $this->school === OpenStrings::UpOpenDownFour => new Fact('a 4 where the open string is natural', '4s where the open string is natural'),
+            $grip->lead()->finger === 4 => new Fact('a 4 for an open string', '4s for open strings'),
+            $this->school === OpenStrings::UpOpenDownFour => new Fact('an open string on the way down', 'open strings on the way down'),
+            default => new Fact('an open string'),
+        };
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         return match ($this->school) {

@@ -45,6 +45,15 @@ final class OpenString implements StandTerm
         return 'An open string or harmonic cannot be vibrated, rings out of a slur, or is bright where the music is soft.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        return match (true) {
+            $this->vibrato && $this->unvibrated($grip, $stance) > 0.0 => new Fact('a long note without vibrato', 'long notes without vibrato'),
+            $stance->inSlur => new Fact('an open string inside a slur', 'open strings inside slurs'),
+            default => new Fact('a bright open string in a soft phrase', 'bright open strings in a soft phrase'),
+        };
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         $rings = $grip->isOpen() || $grip->lead()->placement === Placement::Harmonic;

@@ -22,6 +22,11 @@ final class PrintedFinger implements StandTerm
         return 'The print suggests another finger.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        return new Fact('another finger than the print', 'other fingers than the print');
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         foreach ($stance->printed as $head => $printed) {

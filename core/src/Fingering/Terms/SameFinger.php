@@ -22,6 +22,17 @@ final class SameFinger implements MoveTerm
         return 'One finger plays two different notes: it slides a half step, hops to the next string, or (at the same place) bars two strings.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        $finger = $to->lead()->finger;
+
+        return match (true) {
+            $from->lead()->string === $to->lead()->string => new Fact("a {$finger} that slides a half step", "{$finger}s that slide a half step"),
+            $from->lead()->place() === $to->lead()->place() => new Fact("a {$finger} over two strings", "{$finger}s over two strings"),
+            default => new Fact("a {$finger} that hops to another string", "{$finger}s that hop to another string"),
+        };
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $a = $from->lead();

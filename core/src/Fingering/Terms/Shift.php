@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Fingering\Terms;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
 use UprightPencil\Core\Fingering\Line\Approach;
+use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Placement;
 
 final class Shift implements MoveTerm
@@ -30,6 +31,18 @@ final class Shift implements MoveTerm
     public function sentence(): string
     {
         return 'The hand moves; farther, inside a slur or on short notes is dearer; after a rest, an open string or a harmonic, or with one finger to guide, cheaper.';
+    }
+
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        $way = $from->position === $to->position ? 'a half step of the hand' : 'a shift '.($to->hand > $from->hand ? 'up' : 'back').' to '.Instrument::positionNumeral($to->position);
+        $plural = $from->position === $to->position ? 'half steps of the hand' : 'shifts '.($to->hand > $from->hand ? 'up' : 'back').' to '.Instrument::positionNumeral($to->position);
+
+        return match (true) {
+            $approach->slurred => new Fact("{$way} inside a slur", "{$plural} inside slurs"),
+            $approach->fast => new Fact("{$way} on a short note", "{$plural} on short notes"),
+            default => new Fact($way, $plural),
+        };
     }
 
     public function cost(Grip $from, Grip $to, Approach $approach): float

@@ -12,4 +12,7 @@ interface StandTerm extends Term
 {
     /** @return float points, 0 or more */
     public function cost(Grip $grip, Stance $stance): float;
+
+    /** What it charges for there, where it charges anything. */
+    public function fact(Grip $grip, Stance $stance): Fact;
 }

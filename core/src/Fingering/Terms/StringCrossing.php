@@ -30,6 +30,18 @@ final class StringCrossing implements MoveTerm
         return 'The bow changes string; skipping one, there and back, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
     }
 
+    public function fact(Grip $from, Grip $to, Approach $approach): Fact
+    {
+        $skips = abs($to->lead()->string - $from->lead()->string) > 1;
+
+        return match (true) {
+            $skips => new Fact('a skipped string'),
+            $approach->slurred => new Fact('a crossing under a slur', 'crossings under slurs'),
+            $approach->fast => new Fact('a fast crossing', 'fast crossings'),
+            default => new Fact('a crossing'),
+        };
+    }
+
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
         $strings = abs($to->lead()->string - $from->lead()->string);

@@ -15,6 +15,9 @@ use UprightPencil\Core\Strings\OpenStrings;
 /** All cost terms, in one visible list. */
 final readonly class Terms
 {
+    /** Points that are too few to speak of. */
+    private const FELT = 0.05;
+
     /**
      * @param  list<array{StandTerm, float}>  $stand  each with its weight
      * @param  list<array{MoveTerm, float}>  $move
@@ -106,6 +109,26 @@ final readonly class Terms
         }
 
         return $charges;
+    }
+
+    /**
+     * What is charged for at an event, in words of this case.
+     *
+     * @return array<string, Fact> term => what it charges for
+     */
+    public function facts(?Grip $from, Grip $to, Step $step): array
+    {
+        $facts = [];
+        foreach ($this->move as [$term, $weight]) {
+            if ($from !== null && $weight * $term->cost($from, $to, $step->approach) > self::FELT) {
+                $facts[$term->name()] = $term->fact($from, $to, $step->approach);
+            }
+        }
+        foreach ($this->stand as [$term, $weight]) {
+            $weight * $term->cost($to, $step->stance) > self::FELT && $facts[$term->name()] = $term->fact($to, $step->stance);
+        }
+
+        return $facts;
     }
 
     /** What a term is about. */

@@ -21,6 +21,11 @@ final class Untaught implements StandTerm
         return 'The class has not been taught this.';
     }
 
+    public function fact(Grip $grip, Stance $stance): Fact
+    {
+        return new Fact("{$grip->untaught}, not taught yet", 'notes with what is not taught yet');
+    }
+
     public function cost(Grip $grip, Stance $stance): float
     {
         if ($grip->untaught === null) {
