@@ -19,7 +19,7 @@ final class HouseTest extends TestCase
         'Bowing' => ['Score', 'Search', 'Strings'],
         'Fingering' => ['Score', 'Search', 'Strings'],
         'Marking' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering'],
-        'Ensemble' => ['Score', 'Strings'],
+        'Ensemble' => ['Score', 'Format', 'Strings', 'Marking'],
         'Teaching' => ['Score', 'Strings'],
         'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Ensemble', 'Teaching'],
     ];

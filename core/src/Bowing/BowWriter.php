@@ -35,7 +35,7 @@ final class BowWriter
         BowMarks $fixed,
         private int $strokes,
     ) {
-        $this->written = (new WrittenSigns($fixed, $context->part->time->beats, $context->part->profile->marks))->on($bowing->line);
+        $this->written = (new WrittenSigns($fixed, $context->part->time->beats, $context->part->profile->marks, $context->part->letters))->on($bowing->line);
     }
 
     /** @return array<string, BowMark> by note id */

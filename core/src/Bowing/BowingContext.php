@@ -14,9 +14,12 @@ use UprightPencil\Core\Bowing\Strokes\Plucked;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Strokes\StrokeReader;
 use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\Direction;
+use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Jumps;
 use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\PlayingOrder;
 use UprightPencil\Core\Score\TempoMap;
@@ -26,6 +29,7 @@ use UprightPencil\Core\Strings\Instrument;
 /** Everything about a part and its class that bowing it depends on, made once for all its lines. */
 final readonly class BowingContext
 {
+    /** @param array<int, true> $letters measures with a rehearsal letter, by index */
     private function __construct(
         public Part $part,
         public PartTime $time,
@@ -35,6 +39,7 @@ final readonly class BowingContext
         public Instrument $instrument,
         public BowingSchool $school,
         public ?TrialMemory $trials,
+        public array $letters,
     ) {}
 
     public static function of(Part $part, Beats $beats, TempoMap $tempo, Dynamics $dynamics, ClassProfile $profile, Instrument $instrument, BowingSchool $school, ?TrialMemory $trials = null): self
@@ -50,7 +55,14 @@ final readonly class BowingContext
             $instrument,
             $school,
             $trials,
+            self::letters($part),
         );
+    }
+
+    /** @return array<int, true> */
+    private static function letters(Part $part): array
+    {
+        return array_fill_keys(array_keys(array_filter($part->measures, static fn (Measure $measure): bool => array_filter($measure->directions(), static fn (Direction $direction): bool => $direction->has(DirectionKind::Rehearsal)) !== [])), true);
     }
 
     public function reading(Line $line): LineReading

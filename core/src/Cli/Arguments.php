@@ -41,7 +41,7 @@ final readonly class Arguments
         if (($plain[0] ?? '') === 'scale' && count($plain) === 1) {
             return new self('scale', '', $out, $options);
         }
-        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'convert'], true)) {
+        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'lineup', 'convert'], true)) {
             throw new WrongUsage(isset($plain[0]) ? "There is no command “{$plain[0]}”." : 'Say what to do.');
         }
         if (count($plain) !== 2) {

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Cli;
 
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Ensemble\LineUp;
+use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
@@ -43,6 +45,7 @@ final class Pencil
         'read' => 'read   FILE [--format=json|text]',
         'mark' => 'mark   FILE [options]',
         'check' => 'check  FILE [options]',
+        'lineup' => 'lineup FILE [options]       all sections under each other: figures, what is out of line, where to tune',
         'convert' => 'convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name',
         'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
     ];
@@ -123,6 +126,7 @@ final class Pencil
             'read' => $this->read($arguments),
             'convert' => $this->convert($arguments),
             'scale' => $this->scale($arguments),
+            'lineup' => $this->lineUp($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),
         };
     }
@@ -225,19 +229,37 @@ final class Pencil
         $settings = self::settings($arguments, $planning);
         $reading = self::load($arguments->file);
         $decisions = self::decisions($arguments);
-        $marked = static function (Part $part) use ($reading, $decisions, $settings): MarkedPart {
-            $chosen = PartDecisions::of($part, PartDecisions::about($part, $reading->score, $decisions));
-
-            return PartMarker::mark($reading->score, $part, $chosen, $settings);
-        };
         $parts = self::parts($arguments, $reading->score);
+        $marked = self::together($reading->score, $parts, $decisions, $settings);
 
         return match ($format) {
-            // One part after the other, so that only what is told of it stays in memory.
-            'json' => self::json(self::report($reading, array_map(static fn (Part $part): array => $marked($part)->toArray(), $parts), $planning)),
-            'text' => Report::marking(array_map($marked, $parts), $planning),
-            default => Music::write(MarkedScore::of($reading->score, array_map($marked, $parts)), $format),
+            'json' => self::json(self::report($reading, array_map(static fn (MarkedPart $part): array => $part->toArray(), $marked), $planning)),
+            'text' => Report::marking($marked, $planning),
+            default => Music::write(MarkedScore::of($reading->score, $marked), $format),
         };
+    }
+
+    private function lineUp(Arguments $arguments): string
+    {
+        $arguments->oneOf('format', ['json'], 'json');
+        $reading = self::load($arguments->file);
+        $marked = self::together($reading->score, self::parts($arguments, $reading->score), self::decisions($arguments), self::settings($arguments, true));
+
+        return self::json((new LineUp($reading->score, $marked))->toArray());
+    }
+
+    /**
+     * Several parts at once are always worked out together.
+     *
+     * @param  list<Part>  $parts
+     * @param  list<Decision>  $decisions
+     * @return list<MarkedPart>
+     */
+    private static function together(Score $score, array $parts, array $decisions, Settings $settings): array
+    {
+        $own = array_map(static fn (Part $part): PartDecisions => PartDecisions::of($part, PartDecisions::about($part, $score, $decisions)), $parts);
+
+        return PieceMarker::mark($score, $parts, $own, array_fill(0, count($parts), $settings));
     }
 
     /**

@@ -24,6 +24,16 @@ final class TuningSpots
      */
     public static function of(Score $score): array
     {
+        return array_map(static function (array $spot): array {
+            unset($spot['beat'], $spot['tick']);
+
+            return $spot;
+        }, self::placed($score));
+    }
+
+    /** @return list<array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>, beat: float, tick: int}> the same, with where they begin */
+    public static function placed(Score $score): array
+    {
         if (count($score->parts) < self::SECTIONS) {
             return [];
         }
@@ -90,7 +100,7 @@ final class TuningSpots
 
     /**
      * @param  array{class: int, start: int, sections: list<string>}  $open
-     * @return array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>}
+     * @return array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>, beat: float, tick: int}
      */
     private static function spot(Beats $beats, array $open, int $end, TempoMap $tempo): array
     {
@@ -100,6 +110,8 @@ final class TuningSpots
             'to' => $beats->placeAt($end - 1)[0],
             'seconds' => round($tempo->seconds($end - $open['start'], $open['start']), 2),
             'sections' => $open['sections'],
+            'beat' => $beats->placeAt($open['start'])[1],
+            'tick' => $open['start'],
         ];
     }
 }

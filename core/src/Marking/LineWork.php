@@ -22,6 +22,7 @@ use UprightPencil\Core\Fingering\Grips\PrintedLocks;
 use UprightPencil\Core\Fingering\Search\FingeredLine;
 use UprightPencil\Core\Fingering\Search\LineSearch;
 use UprightPencil\Core\Fingering\Trouble\PlayedLine;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Strings\PrintedFingers;
 
@@ -65,11 +66,14 @@ final class LineWork
         $this->printed = $case->settings->fingering ? PrintedLocks::of($line) : [];
     }
 
-    /** @param int $strokes how many strokes other lines of the part have used */
-    public function marked(Orders $orders, int $strokes): MarkedLine
+    /**
+     * @param  int  $strokes  how many strokes other lines of the part have used
+     * @param  array<string, BowSign>  $together  directions that print and decisions outweigh, by note id
+     */
+    public function marked(Orders $orders, int $strokes, array $together = []): MarkedLine
     {
         $settings = $this->case->settings;
-        $marks = PrintedBows::of($this->line, $orders->unwritten)->and($orders->bowMarks());
+        $marks = (new BowMarks($together))->and(PrintedBows::of($this->line, $orders->unwritten))->and($orders->bowMarks());
         $read = $this->strokes($marks);
         $wishes = $orders->fingerWishes($this->case->instrument, $this->followed());
         $fingered = $settings->fingering ? $this->fingered($wishes, StrokeReader::joined(...$read)) : null;

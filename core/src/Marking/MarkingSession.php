@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
@@ -37,10 +38,11 @@ final class MarkingSession
         return PartDecisions::of($this->printed, $decisions);
     }
 
-    public function mark(PartDecisions $decisions): MarkedPart
+    /** @param array<string, BowSign> $together directions in which passages begin that are alike elsewhere, by note id; decisions and print outweigh them */
+    public function mark(PartDecisions $decisions, array $together = []): MarkedPart
     {
         $case = $this->caseFor(Revision::of($this->printed, $decisions));
-        $lines = $this->work($decisions);
+        $lines = $this->work($decisions, $together);
         $bow = $fingers = $findings = $alternatives = $played = [];
         $bowing = $fingering = 0.0;
         foreach ($lines as $line) {
@@ -67,15 +69,18 @@ final class MarkingSession
         return array_values(array_filter(array_map(static fn (MarkedLine $line): ?Alternatives => $line->others, $this->work($decisions))));
     }
 
-    /** @return list<MarkedLine> */
-    private function work(PartDecisions $decisions): array
+    /**
+     * @param  array<string, BowSign>  $together
+     * @return list<MarkedLine>
+     */
+    private function work(PartDecisions $decisions, array $together = []): array
     {
         $orders = $decisions->orders($this->words->fields);
         $orders->cuts += $this->words->cuts;
         $marked = [];
         $strokes = 0;
         foreach ($this->lines as $line) {
-            $marked[] = $done = $line->marked($orders, $strokes);
+            $marked[] = $done = $line->marked($orders, $strokes, $together);
             $strokes += $done->strokes;
         }
 

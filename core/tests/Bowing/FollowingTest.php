@@ -81,7 +81,7 @@ final class FollowingTest extends TestCase
         $tune = str_repeat('D4q E4 F#4 G4 | ', 9).'D4h r | D4h r | D4w';
         $signs = static fn (string $marks): int => count(array_filter(Marked::tune($tune, settings: new Settings(ClassProfile::fromArray(['marks' => $marks]), Instrument::Violin))->part->notes, static fn ($note): bool => $note->bow?->written === true));
 
-        self::assertSame([3, 3, 5], [$signs('sparse'), $signs('usual'), $signs('first-year')], 'start and two retakes; beginners are reminded about once a line');
+        self::assertSame([3, 4, 5], [$signs('sparse'), $signs('usual'), $signs('first-year')], 'start and two retakes; a bare stretch gets a sign; beginners are reminded about once a line');
     }
 
     private static function followed(string $tune): Marked

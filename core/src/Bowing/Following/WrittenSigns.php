@@ -18,14 +18,19 @@ final readonly class WrittenSigns
     /** A line of a school part holds about this many measures. */
     private const LINE_MEASURES = 4;
 
+    /** A stretch of so many measures without a sign is bare: whoever is lost in it stays lost. */
+    private const BARE_MEASURES = 8;
+
     /**
      * @param  BowMarks  $fixed  printed and decided marks, which are always written
      * @param  Beats  $beats  a measure of silence is followed by a sign as a reminder
+     * @param  array<int, true>  $letters  measures with a rehearsal letter, by index
      */
     public function __construct(
         private BowMarks $fixed,
         private Beats $beats,
         private Density $density,
+        private array $letters = [],
     ) {}
 
     /** @return array<int, true> stroke indexes */
@@ -33,13 +38,17 @@ final readonly class WrittenSigns
     {
         $written = [];
         $reminded = null;
+        $entered = -1;
         foreach ($line->played as $bowed) {
             $stroke = $line->strokes[$bowed->stroke];
             $measure = $stroke->first()->measure;
             if ($stroke->changed || $stroke->continues) {
                 continue;
             }
-            if ($this->isNeeded($bowed, $stroke) || $this->reminds($bowed, $stroke, $reminded === null ? null : $measure - $reminded)) {
+            // The first stroke that begins at or after a letter: rehearsals begin there.
+            $lettered = $this->density !== Density::Sparse && isset($this->letters[$measure]) && $entered !== $measure;
+            $entered = $measure;
+            if ($lettered || $this->isNeeded($bowed, $stroke) || $this->reminds($bowed, $stroke, $reminded === null ? null : $measure - $reminded)) {
                 $written[$bowed->stroke] = true;
                 $reminded = $measure;
             }
@@ -59,11 +68,13 @@ final readonly class WrittenSigns
 
     private function reminds(BowedStroke $bowed, Stroke $stroke, ?int $measuresAgo): bool
     {
+        $measure = $this->beats->measureTicksAt($stroke->start);
+        $bare = static fn (int $most): bool => $measuresAgo !== null && $measuresAgo >= $most && $stroke->first()->first()->onset === 0 && $bowed->action === null;
+
         return match ($this->density) {
             Density::Sparse => false,
-            Density::Usual => $stroke->gap >= $this->beats->measureTicksAt($stroke->start),
-            Density::FirstYear => $stroke->gap >= intdiv($this->beats->measureTicksAt($stroke->start), 2)
-                || ($measuresAgo !== null && $measuresAgo >= self::LINE_MEASURES && $stroke->first()->first()->onset === 0 && $bowed->action === null),
+            Density::Usual => $stroke->gap >= $measure || $bare(self::BARE_MEASURES),
+            Density::FirstYear => $stroke->gap >= intdiv($measure, 2) || $bare(self::LINE_MEASURES),
         };
     }
 }

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Ensemble;
+
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\MarkingSession;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
+
+/**
+ * Works several parts of a piece out together: as printed first, each by itself, and where sections or phrases that are alike
+ * come out differently without a reason, so that they begin alike. Then with what was decided: a decision changes no other
+ * place and no other section by itself.
+ */
+final class PieceMarker
+{
+    /** Points that a section may pay to bow with the others. */
+    private const WORTH = 2.5;
+
+    /** A phrase that comes again is bowed as before, as far as that is no dearer than so many points. */
+    private const WORTH_ALIKE = 1.5;
+
+    /** @var list<MarkingSession> */
+    private array $sessions = [];
+
+    /** @var list<array<string, BowSign>> for each part the directions in which alike passages begin, by note id */
+    private array $together = [];
+
+    /** @var list<MarkedPart> */
+    private array $marked = [];
+
+    /**
+     * @param  list<Part>  $parts  of the score
+     * @param  list<Settings>  $settings  one for each
+     */
+    private function __construct(Score $score, array $parts, array $settings)
+    {
+        foreach ($parts as $index => $part) {
+            $this->sessions[] = new MarkingSession($score, $part, $settings[$index]);
+            $this->together[] = [];
+            $this->marked[] = $this->sessions[$index]->mark(PartDecisions::of($part, []));
+        }
+        if (array_filter($settings, static fn (Settings $one): bool => $one->bowing && $one->planning) === $settings) {
+            $this->alignPhrases();
+            count($parts) > 1 && $this->alignSections();
+        }
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @param  list<PartDecisions>  $decisions  one for each
+     * @param  list<Settings>  $settings
+     * @return list<MarkedPart>
+     */
+    public static function mark(Score $score, array $parts, array $decisions, array $settings): array
+    {
+        $piece = new self($score, $parts, $settings);
+
+        return array_map(
+            static fn (PartDecisions $own, int $index): MarkedPart => $own->notes === [] ? $piece->marked[$index] : $piece->sessions[$index]->mark($own, $piece->together[$index]),
+            $decisions,
+            array_keys($decisions),
+        );
+    }
+
+    /**
+     * For each part the directions in which passages begin that are alike in other sections, or were there before.
+     *
+     * @param  list<Part>  $parts
+     * @param  list<Settings>  $settings
+     * @return list<array<string, BowSign>> by note id
+     */
+    public static function together(Score $score, array $parts, array $settings): array
+    {
+        return (new self($score, $parts, $settings))->together;
+    }
+
+    /** Sections with the same rhythm at the same time begin a passage in the same direction. */
+    private function alignSections(): void
+    {
+        $sections = $this->sections();
+        $before = [];
+        foreach (Together::groups($sections) as $measure => $groups) {
+            $now = [];
+            foreach ($groups as $group) {
+                $firsts = array_map(static fn (int $index): LinedNote => $sections[$index]->measures[$measure][0], $group);
+                $now[implode(',', $group)] = true;
+                // A passage is brought together where it begins; its next measures follow.
+                if (isset($before[implode(',', $group)]) && $this->areAlike($firsts)) {
+                    continue;
+                }
+                $this->begin($firsts);
+                $sections = $this->sections();
+            }
+            $before = $now;
+        }
+    }
+
+    /** @param non-empty-list<LinedNote> $firsts */
+    private function areAlike(array $firsts): bool
+    {
+        return count(array_unique(array_map(static fn (LinedNote $note): string => $note->direction(), $firsts))) === 1;
+    }
+
+    /** @param non-empty-list<LinedNote> $firsts */
+    private function begin(array $firsts): void
+    {
+        if ($this->areAlike($firsts)) {
+            return;
+        }
+        $printed = array_values(array_filter($firsts, static fn (LinedNote $note): bool => $note->isBowPrinted()));
+        $sign = Together::common($printed === [] ? $firsts : $printed);
+        foreach ($firsts as $first) {
+            if ($first->direction() !== $sign->value[0] && ! $first->isBowPrinted()) {
+                $this->tryWith($first, $sign, self::WORTH);
+            }
+        }
+    }
+
+    /** A phrase that comes again begins as it did before. */
+    private function alignPhrases(): void
+    {
+        foreach ($this->sections() as $index => $section) {
+            foreach (Together::repeats($section) as [$first, $again]) {
+                $now = Section::of($index, $this->marked[$index]);
+                [$model, $place] = [$now->measures[$first[0]][0], $now->measures[$again[0]][0]];
+                if ($model->direction() !== $place->direction() && $model->direction() !== '-' && ! $place->isBowPrinted()) {
+                    $this->tryWith($place, $model->direction() === 'd' ? BowSign::Down : BowSign::Up, self::WORTH_ALIKE);
+                }
+            }
+        }
+    }
+
+    /** Marks a part again with one passage beginning otherwise, and keeps that where a teacher would pay for it. */
+    private function tryWith(LinedNote $note, BowSign $sign, float $worth): void
+    {
+        $together = [...$this->together[$note->part], $note->id() => $sign];
+        $marked = $this->sessions[$note->part]->mark(PartDecisions::of($this->marked[$note->part]->printed, []), $together);
+        if ($marked->bowingCost - $this->marked[$note->part]->bowingCost <= $worth) {
+            $this->together = array_values(array_replace($this->together, [$note->part => $together]));
+            $this->marked = array_values(array_replace($this->marked, [$note->part => $marked]));
+        }
+    }
+
+    /** @return list<Section> */
+    private function sections(): array
+    {
+        return array_map(Section::of(...), array_keys($this->marked), $this->marked);
+    }
+}
