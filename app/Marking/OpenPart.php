@@ -13,6 +13,7 @@ use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Score;
 
 /** One part with its settings, read, and worked out again and again as decisions come. */
@@ -36,8 +37,11 @@ final class OpenPart
 
     private readonly string $music;
 
+    /** @var array<string, BowSign>|null directions in which passages begin that are alike elsewhere, by note id */
+    private ?array $together = null;
+
     /** @param string $name of all that it is worked out from besides decisions */
-    public function __construct(Part $part, public readonly string $name)
+    public function __construct(private readonly Part $part, public readonly string $name)
     {
         $this->music = $part->music;
         $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing);
@@ -48,7 +52,7 @@ final class OpenPart
     {
         $piece = $part->piece;
 
-        return "{$part->id}:".hash('xxh128', implode(' ', [CoreCode::whole(), $part->music, $part->instrument->value, $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile')]));
+        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $part->instrument->value, Together::name($piece)]));
     }
 
     public function score(): Score
@@ -63,7 +67,7 @@ final class OpenPart
             $kept = Kept::get($slot);
             $this->trials = new TrialMemory($this->kept = is_array($kept) ? $kept : []);
         }
-        $marked = $this->session()->mark($decisions);
+        $marked = $this->session()->mark($decisions, $this->together ??= Together::of($this->part));
         if ($this->trials->known() !== $this->kept) {
             Cache::put($slot, $this->kept = $this->trials->known(), now()->addDays(self::KEPT_DAYS));
         }

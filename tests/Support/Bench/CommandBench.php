@@ -10,6 +10,7 @@ use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Tests\Support\LongPart;
 
@@ -27,6 +28,7 @@ final readonly class CommandBench
         $score = LongPart::ofMeasures(self::MEASURES);
         $long = LongPart::ofMeasures(10 * self::MEASURES);
         $this->asCommands($score);
+        $this->lineUp($score);
         $this->figures->value('growth_10x', $this->growth($score, $long));
         $this->figures->value('growth_10x_dynamics', $this->growth(LongPart::withDynamics(self::MEASURES), LongPart::withDynamics(10 * self::MEASURES)));
         $this->asLibrary($score);
@@ -52,6 +54,14 @@ final readonly class CommandBench
         $this->figures->runs('mark_mb', $memory['mark']);
         $this->figures->runs('mark_by_read', self::over($times['mark'], $times['read']));
         $this->figures->runs('advanced_by_read', self::over($times['advanced'], $times['read']));
+        unlink($file);
+    }
+
+    private function lineUp(Score $score): void
+    {
+        $parts = array_map(static fn (int $number): Part => $score->parts[0]->with(id: "P{$number}", name: "Violin {$number}"), range(1, 5));
+        $file = $this->file($score->with(parts: $parts));
+        $this->figures->runs('lineup_ms', array_map(fn (): float => $this->pencil('lineup', $file)[0], range(1, 3)));
         unlink($file);
     }
 

@@ -15,6 +15,7 @@ final class Figures
         'advanced_ms' => ['pencil mark, advanced', ''],
         'bowing_ms' => ['pencil mark, bowing only', ''],
         'fingering_ms' => ['pencil mark, fingering only', ''],
+        'lineup_ms' => ['pencil lineup, five parts of 150 measures', 'under 1500'],
         'mark_by_read' => ['mark by read', 'at most 2.5'],
         'advanced_by_read' => ['mark advanced by read', 'at most 5'],
         'growth_10x' => ['ten times the length, times as long', 'at most 11'],

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Part;
+use App\Models\Piece;
+use Illuminate\Support\Facades\Cache;
+use UprightPencil\Core\Ensemble\PieceMarker;
+use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Score\Part as ScorePart;
+
+/**
+ * The parts of a piece worked out together, as printed: in which directions passages begin that are alike in other sections, or
+ * come again. No decision changes them, so they are kept as long as the music, the class and the code stay the same.
+ */
+final class Together
+{
+    /** @return array<string, BowSign> note id => direction, for one part */
+    public static function of(Part $part): array
+    {
+        $slot = "together:{$part->piece_id}:".self::name($part->piece);
+        $kept = Kept::get($slot);
+        if (! is_array($kept)) {
+            $kept = self::workedOut($part->piece, self::parts($part->piece));
+            Cache::put($slot, $kept, now()->addMonth());
+        }
+
+        return is_array($kept[$part->id] ?? null) ? array_map(BowSign::from(...), $kept[$part->id]) : [];
+    }
+
+    /** Names all that it is worked out from. */
+    public static function name(Piece $piece): string
+    {
+        $parts = $piece->parts()->toBase()->get(['id', 'instrument'])->map(static fn (\stdClass $part): string => "{$part->id}{$part->instrument}")->all();
+
+        return hash('xxh128', implode(' ', [CoreCode::whole(), $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile'), ...$parts]));
+    }
+
+    /** @return list<Part> */
+    private static function parts(Piece $piece): array
+    {
+        return array_values($piece->parts()->get()->all());
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @return array<int, array<string, string>> part => note id => direction
+     */
+    private static function workedOut(Piece $piece, array $parts): array
+    {
+        $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0]->with(id: "P{$part->id}", name: $part->name), $parts);
+        $settings = array_map(static fn (Part $part): Settings => new Settings($piece->ensemble->classProfile(), $part->instrument, $piece->bowing), $parts);
+        $together = PieceMarker::together(KeptScores::of($parts[0]->music)->with(parts: $scores), $scores, $settings);
+
+        return array_combine(array_map(static fn (Part $part): int => $part->id, $parts), array_map(static fn (array $signs): array => array_map(static fn (BowSign $sign): string => $sign->value, $signs), $together));
+    }
+}
