@@ -36,6 +36,12 @@ final readonly class Key
         return abs($this->fifths).($this->fifths < 0 ? ' flats' : ' sharps').($this->mode === null ? '' : " ({$this->mode})");
     }
 
+    /** The letter of the seventh in the minor key of this signature: G in A minor. */
+    public function minorSeventh(): string
+    {
+        return 'GDAEBFC'[((($this->fifths % 7) + 7) % 7)];
+    }
+
     /** Semitones by which the signature alters a letter. */
     public function alterOf(string $letter): int
     {

@@ -7,13 +7,21 @@ namespace UprightPencil\Core\Tests\Fingering;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Fingering\Trouble\Troubles;
+use UprightPencil\Core\Fingering\Trouble\TroubleSpot;
+use UprightPencil\Core\Format\Music;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SizeUp;
+use UprightPencil\Core\Score\Key;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\RandomTune;
+use UprightPencil\Core\Tests\Support\Tune;
 
 /**
  * Places that students stumble over, each found where a coach would stop.
@@ -26,11 +34,12 @@ final class TroubleTest extends TestCase
     #[DataProvider('spots')]
     public function test_a_coach_would_stop_here(string $code, string $measure, string $words, string $tune, Instrument $instrument = Instrument::Violin, Level $level = Level::SecondYear, array $profile = []): void
     {
-        $spots = array_values(array_filter(self::spotsIn($tune, $instrument, $level, $profile), static fn (array $spot): bool => $spot['code'] === $code));
+        $marked = Marked::tune($tune, settings: new Settings(ClassProfile::fromArray($profile, $level), $instrument))->part;
+        $spots = array_values(array_filter(array_merge(...array_map(Troubles::found(...), $marked->lines)), static fn (TroubleSpot $spot): bool => $spot->code === $code));
 
         self::assertNotSame([], $spots, "no {$code}");
-        self::assertSame($measure, $spots[0]['measure']);
-        self::assertStringContainsString($words, $spots[0]['message']);
+        self::assertSame($measure, $marked->part->measures[$spots[0]->at->event->measure]->number);
+        self::assertStringContainsString($words, $spots[0]->message);
     }
 
     /** @return iterable<string, array{0: string, 1: string, 2: string, 3: string, 4?: Instrument, 5?: Level, 6?: array<string, mixed>}> */
@@ -96,10 +105,44 @@ final class TroubleTest extends TestCase
         self::assertSame($sorted, $serious);
         self::assertSame(array_column($spots, 'message'), array_values(array_unique(array_column($spots, 'message'))));
         self::assertSame('first-use', $spots[0]['code']);
-        $mixed = array_values(array_filter($spots, static fn (array $spot): bool => $spot['code'] === 'low-and-regular'))[0];
-        self::assertSame(3, $mixed['times']);
-        self::assertSame(['2'], $mixed['measures']);
-        self::assertNotNull($mixed['drill']);
+    }
+
+    public function test_one_place_is_one_spot_and_a_run_is_one_with_a_count(): void
+    {
+        $chromatic = self::spotsIn('=80 | A4q A#4 B4 C5 | C#5 D5 D#5 E5 | F5 F#5 G5 G#5 | A5w');
+
+        self::assertCount(1, $chromatic);
+        self::assertGreaterThan(3, $chromatic[0]['times']);
+        self::assertLessThanOrEqual(2, count(self::spotsIn('1# =90 | E4q F#4 G4 A4 | B4 C5 D#5 E5 | E5 D#5 C5 B4 | A4 G4 F#4 E4')));
+    }
+
+    #[DataProvider('demoParts')]
+    public function test_an_ordinary_line_has_at_most_one_spot_in_four_measures(string $file, Level $level): void
+    {
+        $score = Music::read((string) file_get_contents($file))->score;
+        foreach ($score->parts as $part) {
+            $marked = PartMarker::mark($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of($level)));
+            $spots = SizeUp::of($marked)->toArray()['troubleSpots'];
+            self::assertLessThanOrEqual(max(1, intdiv(count($part->measures), 4)), count($spots), "{$part->name}: ".implode("\n", array_column($spots, 'message')));
+        }
+    }
+
+    /** @return iterable<string, array{string, Level}> */
+    public static function demoParts(): iterable
+    {
+        foreach (glob(dirname(__DIR__, 3).'/demo/*.musicxml') ?: [] as $file) {
+            yield basename($file) => [$file, str_starts_with(basename($file), 'line-') ? Level::FirstYear : Level::SecondYear];
+        }
+    }
+
+    public function test_what_belongs_to_a_minor_key_is_not_outside_it(): void
+    {
+        $score = Tune::score('A4q G#4 A4 B4 | C5 B4 A4h');
+        $inMinor = $score->parts[0]->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(key: new Key(0, 'minor')), $score->parts[0]->measures));
+        $codes = static fn (Part $part): array => array_map(static fn (TroubleSpot $spot): string => $spot->code, Troubles::found(PartMarker::mark($score, $part, PartDecisions::of($part, []), new Settings(instrument: Instrument::Violin))->lines[0]));
+
+        self::assertNotContains('off-the-key', $codes($inMinor));
+        self::assertContains('off-the-key', $codes($score->parts[0]->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(key: new Key(0, 'major')), $score->parts[0]->measures))));
     }
 
     public function test_stretches_carry_the_usual_caution(): void

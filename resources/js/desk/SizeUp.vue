@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { ElAlert, ElSkeleton } from 'element-plus'
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { SizeUp } from '../api/types'
-import { beatWords } from './words'
 
 /** What to know of a part before marking it. Every line leads to its place on the page. */
 const props = defineProps<{ size: SizeUp | null; fault: string }>()
@@ -38,6 +37,26 @@ function count(number: number, what: string): string {
     return `${number === 0 ? 'no' : number} ${what}${number === 1 ? '' : 's'}`
 }
 
+/** Of the trouble spots, so many are shown unfolded. */
+const MOST_SPOTS = 6
+const whole = ref(false)
+const spots = computed(() => (props.size?.troubleSpots ?? []).slice(0, whole.value ? undefined : MOST_SPOTS))
+
+/** “Measures 18–21, 26”: neighbours as one range. */
+function places(measures: readonly string[]): string {
+    const ranges: string[][] = []
+    for (const measure of measures) {
+        const last = ranges.at(-1)
+        if (last && Number(measure) === Number(last.at(-1)) + 1) {
+            last.push(measure)
+        } else {
+            ranges.push([measure])
+        }
+    }
+    const words = ranges.map((range) => stretch(range[0] ?? '', range.at(-1) ?? ''))
+    return `${measures.length === 1 ? 'Measure' : 'Measures'} ${words.slice(0, 4).join(', ')}${words.length > 4 ? ' …' : ''}`
+}
+
 function stretch(from: string, to: string): string {
     return from === to ? from : `${from}–${to}`
 }
@@ -65,15 +84,16 @@ function stretch(from: string, to: string): string {
             <h3>Where it is hard</h3>
             <p v-if="size.troubleSpots.length === 0" class="quiet">No trouble spots.</p>
             <ol v-else class="troubles">
-                <li v-for="spot in size.troubleSpots" :key="spot.code + spot.note + spot.message">
+                <li v-for="spot in spots" :key="spot.code + spot.note + spot.message">
                     <button type="button" class="place" @click="emit('go', spot.note)">
                         <span class="weight" :title="`Seriousness ${spot.seriousness}`" aria-hidden="true"><i :style="{ width: `${Math.min(100, (spot.seriousness / 3) * 100)}%` }" /></span>
-                        <strong>Measure {{ spot.measure }}, beat {{ beatWords(spot.beat) }}</strong><span v-if="spot.times > 1" class="quiet"> and {{ spot.times - 1 }} more</span>
-                        <span class="trouble-words">{{ spot.message }}</span>
-                        <span v-if="spot.drill" class="drill">{{ spot.drill }}</span>
+                        <strong>{{ places(spot.measures) }}</strong>
+                        <span class="trouble-words" :title="spot.message">{{ spot.message }}</span>
+                        <span v-if="spot.drill" class="drill" :title="spot.drill">{{ spot.drill }}</span>
                     </button>
                 </li>
             </ol>
+            <button v-if="size.troubleSpots.length > MOST_SPOTS && !whole" type="button" class="link" @click="whole = true">{{ size.troubleSpots.length - MOST_SPOTS }} less serious</button>
             <h3>Finger patterns</h3>
             <div v-for="row in rows" :key="row.string" class="pattern-row">
                 <span class="pattern-string">{{ row.string }}</span>

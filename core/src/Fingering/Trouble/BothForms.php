@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Fingering\Trouble;
 
-/** A letter that is used both natural and altered in one phrase. */
+/** A letter that is used both natural and altered on one string in one phrase: on two strings each finger keeps its place. */
 final class BothForms implements Detector
 {
     public function find(PlayedLine $line): array
@@ -13,7 +13,7 @@ final class BothForms implements Detector
         foreach ($line->phrases() as $phrase) {
             $first = [];
             foreach ($phrase as $note) {
-                $letter = $note->pitch()->letter;
+                $letter = "{$note->pitch()->letter} on {$note->stop()->string}";
                 $first[$letter] ??= $note;
                 if ($first[$letter]->pitch()->alter !== $note->pitch()->alter) {
                     $spots[] = new TroubleSpot('both-forms', $letter, 1.0, $note, "{$first[$letter]->name()} and {$note->name()} come in one phrase.", 'Say the note names of the phrase aloud, then play it.');

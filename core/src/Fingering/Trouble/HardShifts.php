@@ -26,6 +26,11 @@ final class HardShifts implements Detector
         $guided = $before->stop()->finger === 0 || $before->stop()->placement === Placement::Harmonic || ($before->stop()->finger === $note->stop()->finger && $before->stop()->string === $note->stop()->string);
         $far = abs($note->grip->hand - $from) > self::THIRD;
 
+        if ($before->grip->position === $note->grip->position) {
+            // The hand crawls a half step inside one position: no shift to a student.
+            return [];
+        }
+
         return match (true) {
             $note->step->afterRest() => [new TroubleSpot('shift-after-rest', "{$from}/{$note->grip->hand}", 0.9, $note, "The hand goes to {$to} in the rest before {$note->name()}: it has to be found in silence.", 'Use the rest: set the hand, hear the note inwardly, then play.')],
             $note->step->slurred => [new TroubleSpot('shift-in-slur', "{$from}/{$note->grip->hand}", 1.8, $note, "The hand shifts to {$to} under a slur, from {$before->name()} to {$note->name()}.", $drill)],

@@ -54,4 +54,10 @@ final readonly class PlayedNote
     {
         return $this->pitch()->alter - $this->key->alterOf($this->pitch()->letter);
     }
+
+    /** The leading note of a minor key, or of what may be one where the signature does not say. */
+    public function isRaisedSeventh(): bool
+    {
+        return ($this->key->mode === 'minor' || $this->key->mode === null) && $this->offKey() === 1.0 && $this->pitch()->letter === $this->key->minorSeventh();
+    }
 }
