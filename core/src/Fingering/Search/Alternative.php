@@ -60,6 +60,18 @@ final readonly class Alternative
         return $one->id !== $other->id && ($one->stops != $other->stops || ($one->hand !== $other->hand && ! $one->isOpen()));
     }
 
+    /** Only the stretch in which it differs from the chosen one. */
+    public function shortened(): self
+    {
+        $places = array_values(array_filter(array_keys($this->events), $this->differsAt(...)));
+        if ($places === []) {
+            return $this;
+        }
+        [$from, $length] = [$places[0], $places[count($places) - 1] - $places[0] + 1];
+
+        return new self(array_slice($this->events, $from, $length), array_slice($this->grips, $from, $length), array_slice($this->chosen, $from, $length), $this->extra, $this->differences, $this->costs, $this->gains);
+    }
+
     /** @return list<FingerChange> what has to be decided to take it */
     public function changes(): array
     {

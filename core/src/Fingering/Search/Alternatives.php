@@ -102,16 +102,23 @@ final class Alternatives
     }
 
     /**
-     * For every phrase the cheapest ways that differ, in order of cost.
+     * For every note the cheapest ways that give it another finger or string, and for every phrase the cheapest that differ, each
+     * as long as it differs from what was chosen, and each once: the small ways of a note are not hidden by those of a line.
      *
-     * @return list<Alternative>
+     * @param  int  $count  ways for each note and phrase
+     * @return list<Alternative> in the order of the page, then of cost
      */
     public function best(int $count): array
     {
         $found = [];
-        foreach ($count > 0 ? $this->stretches() : [] as [$from, $to]) {
-            array_push($found, ...$this->ways($from, $to, $from, $to, $count));
+        $places = $count > 0 ? array_map(static fn (int $place): array => [$place, $place], array_keys($this->grips)) : [];
+        foreach ([...$places, ...($count > 0 ? $this->stretches() : [])] as [$from, $to]) {
+            foreach ($this->forSpan($from, $to, $count) as $way) {
+                $short = $way->shortened();
+                $found["{$short->events[0]->index} {$short->key()}"] ??= $short;
+            }
         }
+        usort($found, static fn (Alternative $one, Alternative $other): int => $one->events[0]->index <=> $other->events[0]->index ?: self::cheaper($one, $other));
 
         return $found;
     }
