@@ -25,6 +25,12 @@ final class PieceMarker
     /** A phrase that comes again is bowed as before, as far as that is no dearer than so many points. */
     private const WORTH_ALIKE = 1.5;
 
+    /** Passages of one part that are tried to be brought in line: a long piece takes no longer than its length. */
+    private const MOST_TRIES = 10;
+
+    /** @var array<int, int> part => passages tried */
+    private array $tries = [];
+
     /** @var list<MarkingSession> */
     private array $sessions = [];
 
@@ -139,6 +145,10 @@ final class PieceMarker
     /** Marks a part again with one passage beginning otherwise, and keeps that where a teacher would pay for it. */
     private function tryWith(LinedNote $note, BowSign $sign, float $worth): void
     {
+        $this->tries[$note->part] = ($this->tries[$note->part] ?? 0) + 1;
+        if ($this->tries[$note->part] > self::MOST_TRIES) {
+            return;
+        }
         $together = [...$this->together[$note->part], $note->id() => $sign];
         $marked = $this->sessions[$note->part]->mark(PartDecisions::of($this->marked[$note->part]->printed, []), $together);
         if ($marked->bowingCost - $this->marked[$note->part]->bowingCost <= $worth) {

@@ -73,7 +73,7 @@ final class LineWork
     public function marked(Orders $orders, int $strokes, array $together = []): MarkedLine
     {
         $settings = $this->case->settings;
-        $marks = (new BowMarks($together))->and(PrintedBows::of($this->line, $orders->unwritten))->and($orders->bowMarks());
+        $marks = (new BowMarks($together, alike: array_fill_keys(array_keys($together), true)))->and(PrintedBows::of($this->line, $orders->unwritten))->and($orders->bowMarks());
         $read = $this->strokes($marks);
         $wishes = $orders->fingerWishes($this->case->instrument, $this->followed());
         $fingered = $settings->fingering ? $this->fingered($wishes, StrokeReader::joined(...$read)) : null;

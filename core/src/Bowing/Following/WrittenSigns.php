@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Bowing\Following;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Strings\Density;
 
 /**
@@ -21,17 +22,22 @@ final readonly class WrittenSigns
     /** A stretch of so many measures without a sign is bare: whoever is lost in it stays lost. */
     private const BARE_MEASURES = 8;
 
+    /** @var array<string, BowSign> */
+    private array $given;
+
     /**
      * @param  BowMarks  $fixed  printed and decided marks, which are always written
      * @param  Beats  $beats  a measure of silence is followed by a sign as a reminder
      * @param  array<int, true>  $letters  measures with a rehearsal letter, by index
      */
     public function __construct(
-        private BowMarks $fixed,
+        BowMarks $fixed,
         private Beats $beats,
         private Density $density,
         private array $letters = [],
-    ) {}
+    ) {
+        $this->given = $fixed->given();
+    }
 
     /** @return array<int, true> stroke indexes */
     public function on(BowedLine $line): array
@@ -63,7 +69,7 @@ final readonly class WrittenSigns
             || $bowed->before === $bowed->direction
             || $bowed->fresh
             || $bowed->jumped
-            || BowFollower::lock($stroke, $this->fixed) !== null;
+            || array_intersect_key($this->given, array_flip($stroke->ids())) !== [];
     }
 
     private function reminds(BowedStroke $bowed, Stroke $stroke, ?int $measuresAgo): bool

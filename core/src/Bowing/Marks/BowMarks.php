@@ -20,6 +20,7 @@ final readonly class BowMarks
      * @param  array<string, BowPlace>  $places
      * @param  array<string, StrokeType>  $types
      * @param  array<string, BowAmount>  $amounts
+     * @param  array<string, true>  $alike  notes whose direction nobody gave: passages begin so that are alike elsewhere
      */
     public function __construct(
         public array $directions = [],
@@ -32,7 +33,14 @@ final readonly class BowMarks
         public array $places = [],
         public array $types = [],
         public array $amounts = [],
+        public array $alike = [],
     ) {}
+
+    /** @return array<string, BowSign> those that print or people gave */
+    public function given(): array
+    {
+        return array_diff_key($this->directions, $this->alike);
+    }
 
     /** These marks with others laid over them. */
     public function and(self $others): self
@@ -48,6 +56,7 @@ final readonly class BowMarks
             $others->places + $this->places,
             $others->types + $this->types,
             $others->amounts + $this->amounts,
+            $others->alike + array_diff_key($this->alike, $others->directions),
         );
     }
 
@@ -70,24 +79,25 @@ final readonly class BowMarks
             array_intersect_key($this->places, $notes),
             array_intersect_key($this->types, $notes),
             array_intersect_key($this->amounts, $notes),
+            array_intersect_key($this->alike, $notes),
         );
     }
 
     /** @param BowSign|null $sign null: no sign on the note any more */
     public function turned(string $note, ?BowSign $sign): self
     {
-        return new self(self::set($this->directions, $note, $sign), $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, $this->places, $this->types, $this->amounts);
+        return new self(self::set($this->directions, $note, $sign), $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, $this->places, $this->types, $this->amounts, array_diff_key($this->alike, [$note => true]));
     }
 
     /** @param BowAction|null $action null: nothing is done at the note any more */
     public function acted(string $note, ?BowAction $action, ?int $times = null): self
     {
-        return new self($this->directions, self::set($this->actions, $note, $action), $this->struck, $this->hooked, $this->paired, self::set($this->times, $note, $times), $this->cuts, $this->places, $this->types, $this->amounts);
+        return new self($this->directions, self::set($this->actions, $note, $action), $this->struck, $this->hooked, $this->paired, self::set($this->times, $note, $times), $this->cuts, $this->places, $this->types, $this->amounts, $this->alike);
     }
 
     public function placed(string $note, BowPlace $place): self
     {
-        return new self($this->directions, $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, self::set($this->places, $note, $place), $this->types, $this->amounts);
+        return new self($this->directions, $this->actions, $this->struck, $this->hooked, $this->paired, $this->times, $this->cuts, self::set($this->places, $note, $place), $this->types, $this->amounts, $this->alike);
     }
 
     /**

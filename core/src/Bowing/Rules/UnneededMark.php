@@ -31,10 +31,11 @@ final class UnneededMark implements BowingRule
     {
         $findings = [];
         $last = $told = null;
+        $given = $case->fixed->given();
         foreach ($case->line->played as $bowed) {
             $stroke = $case->line->strokes[$bowed->stroke];
             $id = $stroke->id();
-            $marked = $id !== null && isset($case->fixed->directions[$id]);
+            $marked = $id !== null && isset($given[$id]);
             $saysNothing = $marked && $bowed->before !== null && $bowed->direction === $bowed->before->other() && ! $bowed->jumped && $stroke->gap === 0;
             if (! $saysNothing) {
                 continue;

@@ -56,7 +56,7 @@ final class WithoutEffect implements BowingRule
         $findings = [];
         foreach (array_slice($stroke->events, 1) as $event) {
             $note = $event->first()->id;
-            $sign = $case->fixed->directions[$note] ?? null;
+            $sign = $case->fixed->given()[$note] ?? null;
             if ($sign !== null) {
                 $findings[] = $this->finding($case, $event, "The bow does not turn for the {$sign->value}-bow sign inside a stroke", Turn::unmarked($note));
             } elseif (in_array($case->fixed->actions[$note] ?? null, [BowAction::Change, BowAction::Stagger], true)) {
