@@ -270,9 +270,17 @@ final class MarkedPage
         $usual = $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset)[0] ?? null;
         $moves = $note->finger->moves && $this->writesFinger($note);
 
-        return $note->isDecided('string') || ($moves && $note->finger->string !== $usual)
+        return ($note->isDecided('string') && ! $this->goesOnString($note)) || ($moves && $note->finger->string !== $usual)
             ? $this->style->string($fingering->stop->string, $note->finger->string)
             : null;
+    }
+
+    /** The note before was put on this string too: its name stands there and holds. */
+    private function goesOnString(NoteMark $note): bool
+    {
+        $before = $this->notes[$this->before[$note->note->id] ?? ''] ?? null;
+
+        return $before !== null && $before->isDecided('string') && $before->finger?->string === $note->finger?->string;
     }
 
     /** “3 measures” or “2 beats” of rest before a note; null where there is none. */

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\WebDriverKeys as Keys;
+use Tests\Browser\Support\Browser;
+use Tests\Browser\Support\Server;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\RandomTune;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** The page can be read by a twelve-year-old: measured on what is drawn. */
+final class LegibilityTest extends BrowserTestCase
+{
+    private const GENERATED = 20;
+
+    /** Signs in words and figures; lines (slurs, hooks, bars) lie beside them on purpose. */
+    private const MEASURE = <<<'JS'
+        const ink = (drawn) => {
+            const box = drawn.getBoundingClientRect()
+            const empty = drawn.textContent === '' ? 0 : box.height * 0.2 // above and below the letters of a line of text
+            return { left: box.left, right: box.right, top: box.top + empty, bottom: box.bottom - empty }
+        }
+        const isLine = (sign) => /slur|hook|bar|stay|slide|bracket|span|line|struck|split/.test(sign.kind)
+        const signs = [...document.querySelectorAll('.desk-page .pencil .mark')].map((drawn) => ({ box: ink(drawn), kind: drawn.getAttribute('class'), note: drawn.dataset.note })).filter((sign) => !isLine(sign) && sign.box.right > sign.box.left)
+        const heads = [...document.querySelectorAll('.desk-page g.note .notehead')].map((head) => head.getBoundingClientRect())
+        const touch = (a, b) => a.left + 1.5 < b.right && b.left + 1.5 < a.right && a.top + 1.5 < b.bottom && b.top + 1.5 < a.bottom
+        const found = []
+        signs.forEach((one, index) => {
+            signs.slice(index + 1).filter((other) => touch(one.box, other.box)).forEach((other) => found.push(`${one.kind} touches ${other.kind} at ${one.note}`))
+            heads.some((head) => touch(one.box, head)) && found.push(`${one.kind} lies on a note at ${one.note}`)
+        })
+        const proposed = signs.filter((sign) => sign.kind.includes('proposed'))
+        for (const note of new Set(proposed.map((sign) => sign.note))) {
+            const stack = signs.filter((sign) => sign.note === note)
+            stack.length > 3 && stack.every((sign) => sign.kind.includes('proposed')) && found.push(`${stack.length} signs over one note at ${note}`)
+        }
+        return found
+        JS;
+
+    public function test_no_sign_touches_another_or_a_note_on_any_part_of_the_demo(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Over Slate Hill');
+        $parts = Server::running()->database()->query("SELECT parts.id, pieces.title || ', ' || parts.name AS name FROM parts JOIN pieces ON pieces.id = parts.piece_id");
+        self::assertNotFalse($parts);
+        foreach ($parts->fetchAll(\PDO::FETCH_KEY_PAIR) as $id => $name) {
+            $browser->visit("/parts/{$id}")->desk();
+            self::assertSame([], $browser->script(self::MEASURE), (string) $name);
+        }
+    }
+
+    public function test_nor_on_parts_that_nobody_wrote(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Over Slate Hill');
+        for ($seed = 1; $seed <= self::GENERATED; $seed++) {
+            $file = sys_get_temp_dir().'/upright-pencil-'.bin2hex(random_bytes(4)).'.musicxml';
+            file_put_contents($file, Writer::write(Tune::score(RandomTune::of($seed), 'Violin')->with(title: "Tune {$seed}")));
+            $browser->visit('/import')->attach('input[type=file]', $file)->seeText('What was understood')->press('Own work')->press('Put it on the shelf')->desk();
+            unlink($file);
+            self::assertSame([], $browser->script(self::MEASURE), RandomTune::of($seed));
+        }
+    }
+
+    public function test_another_way_that_is_looked_at_makes_no_ladder_of_string_names(): void
+    {
+        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::ARROW_RIGHT);
+        $note = $desk->script('return [...document.querySelectorAll(".desk-page g.note")].map((note) => note.id).find((id) => id.startsWith("P1-19-"))');
+        self::assertIsString($note);
+        $this->choose($desk, $note);
+        $desk->keys('a')->see('.ways .way-row');
+        $desk->keys('a')->see('.preview-bar');
+        self::assertSame([], $desk->script(self::MEASURE));
+        self::assertLessThanOrEqual(3, count($desk->all('.desk-page .mark.string')));
+    }
+
+    private function choose(Browser $desk, string $note): void
+    {
+        for ($step = 0; $step < 150 && $desk->script('return document.querySelector(".selection")?.dataset.note ?? null') !== $note && ! str_contains($desk->textOf('.note-card'), 'measure 19, beat 1'); $step++) {
+            $desk->keys(Keys::ARROW_RIGHT);
+        }
+    }
+}
