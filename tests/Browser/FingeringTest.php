@@ -19,7 +19,7 @@ final class FingeringTest extends BrowserTestCase
         rsort($sorted);
         self::assertSame($sorted, $weights, 'the most serious comes first');
 
-        $desk->press('Measure 21', '.troubles')->seeText('measure 21', '.note-card');
+        $desk->press('Measures 21', '.troubles')->seeText('measure 21', '.note-card');
         self::assertSame(1, count($desk->all('.selection')), 'its note is chosen on the page');
         $desk->keys('q')->see('.size-up h2');
         $desk->keys('q')->see('.note-card h2');

@@ -123,7 +123,7 @@ final class Browser
     {
         $found = null;
         $this->until(function () use ($words, $inside, &$found): bool {
-            foreach ($this->all("{$inside} button, {$inside} a, {$inside} label") as $button) {
+            foreach ($this->all("{$inside} button, {$inside} a, {$inside} label, {$inside} [role=tab]") as $button) {
                 if ($button->isDisplayed() && $button->isEnabled() && (str_contains($button->getText(), $words) || $button->getAttribute('aria-label') === $words)) {
                     $found = $button;
 

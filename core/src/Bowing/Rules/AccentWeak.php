@@ -39,9 +39,12 @@ final class AccentWeak implements BowingRule
             if (! $weak || isset($findings[$index]) || $stroke->changed || ! $case->beats->isAccented($stroke->onBeat())) {
                 continue;
             }
-            $fixes = $stroke->gap > 0
-                ? [BowingFix::act(BowAction::Retake, [$stroke->first()->first()->id], BowSign::Down)]
-                : [];
+            $id = $stroke->first()->first()->id;
+            $fixes = match (true) {
+                isset($case->fixed->given()[$id]) => [BowingFix::turn('alternate', $id, BowSign::Down)],
+                $stroke->gap > 0 => [BowingFix::act(BowAction::Retake, [$id], BowSign::Down)],
+                default => [],
+            };
             if ($stroke->gap === 0 && $index >= 2 && ! $case->line->strokes[$index - 1]->hooked && $case->line->strokes[$index - 1]->gap === 0) {
                 $fixes[] = BowingFix::act(BowAction::Hook, $case->hookNotes($index - 1));
             }
