@@ -15,6 +15,11 @@ final readonly class Together
     /** The notes of a measure that make it worth comparing. */
     private const LEAST_NOTES = 2;
 
+    /** Fewer strokes are no phrase: what alternates from measure to measure is a figure of its own. */
+    private const LEAST_STROKES = 4;
+
+    private const PHRASE_NOTES = 6;
+
     /**
      * Groups of sections with the same measure at the same time.
      *
@@ -91,10 +96,21 @@ final readonly class Together
             while (isset($signatures[$place + $length]) && $first + $length < $place && $signatures[$place + $length] === $signatures[$first + $length]) {
                 $covered[$place + $length++] = true;
             }
-            $repeats[] = [array_slice($numbers, $first, $length), array_slice($numbers, $place, $length)];
+            $again = array_slice($numbers, $place, $length);
+            if (self::isPhrase($section, $again)) {
+                $repeats[] = [array_slice($numbers, $first, $length), $again];
+            }
         }
 
         return $repeats;
+    }
+
+    /** @param list<string> $measures */
+    private static function isPhrase(Section $section, array $measures): bool
+    {
+        $notes = array_merge(...array_map(static fn (string $measure): array => $section->measures[$measure], $measures));
+
+        return count($notes) >= self::PHRASE_NOTES || count(array_filter($notes, static fn (LinedNote $note): bool => ! $note->slurred)) >= self::LEAST_STROKES;
     }
 
     /** @param non-empty-list<LinedNote> $notes */
