@@ -51,6 +51,8 @@ final class PartDesk
 
     private readonly PartRecord $record;
 
+    private ?OpenPart $open = null;
+
     /** What counts of the record as it is now. */
     private ?PartDecisions $decided = null;
 
@@ -108,7 +110,7 @@ final class PartDesk
 
     private function open(): OpenPart
     {
-        return resolve(OpenParts::class)->of($this->part);
+        return $this->open ??= resolve(OpenParts::class)->of($this->part);
     }
 
     private function score(): Score

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Bowing;
 
 use UprightPencil\Core\Bowing\Planning\EndingsPlan;
+use UprightPencil\Core\Bowing\Planning\PlanMemory;
 use UprightPencil\Core\Bowing\Planning\Planner;
 use UprightPencil\Core\Bowing\Planning\WayFinder;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
@@ -29,6 +30,7 @@ final readonly class LineContext
         public BowingContext $part,
         public LineReading $reading,
         public LeftHand $hand,
+        PlanMemory $memory = new PlanMemory,
     ) {
         $time = $part->time;
         $this->circle = $part->profile->retakeSeconds($part->instrument);
@@ -36,6 +38,6 @@ final readonly class LineContext
         $this->travel = new BowTravel($time->need, $hand, $part->profile, $part->instrument);
         $ways = new WayFinder($time->need, $this->load, $time->changes, $part->profile);
         $terms = BowTerms::for($part->school, $part->profile, $time->need, $this->load, $this->circle);
-        $this->planner = new EndingsPlan(new Planner($time->beats, $ways, $terms, $time->need, $this->circle), $part->jumps);
+        $this->planner = new EndingsPlan(new Planner($time->beats, $ways, $terms, $time->need, $this->circle, $hand, $memory), $part->jumps);
     }
 }

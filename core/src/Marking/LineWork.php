@@ -8,6 +8,7 @@ use UprightPencil\Core\Bowing\Bowing;
 use UprightPencil\Core\Bowing\BowWriter;
 use UprightPencil\Core\Bowing\LineContext;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
+use UprightPencil\Core\Bowing\Planning\PlanMemory;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
 use UprightPencil\Core\Bowing\Strokes\LineReading;
 use UprightPencil\Core\Bowing\Strokes\PrintedBows;
@@ -36,6 +37,8 @@ final class LineWork
 
     private ?LineSearch $search = null;
 
+    private readonly PlanMemory $planned;
+
     /** @var list<Stroke> the strokes that were read last */
     private array $strokes = [];
 
@@ -62,6 +65,7 @@ final class LineWork
         private readonly Line $line,
         private readonly BowMarks $words,
     ) {
+        $this->planned = new PlanMemory;
         $this->reading = $case->bowing->reading($line);
         $this->printed = $case->settings->fingering ? PrintedLocks::of($line) : [];
     }
@@ -79,7 +83,7 @@ final class LineWork
         $fingered = $settings->fingering ? $this->fingered($wishes, StrokeReader::joined(...$read)) : null;
         $marked = new MarkedLine;
         if ($settings->bowing) {
-            $context = new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered));
+            $context = new LineContext($this->case->bowing, $this->reading, self::hand($this->line, $fingered), $this->planned);
             $bowing = $this->bowed($context, $read, $marks);
             $this->tellBow($marked, $context, $bowing, $marks, $strokes);
             // Slurs that the plan splits or strikes are no slurs to the hand either.

@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Bowing\Planning;
 use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\BowNeed;
+use UprightPencil\Core\Bowing\Strokes\LeftHand;
 use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
@@ -30,6 +31,8 @@ final readonly class Planner
         private BowTerms $terms,
         private BowNeed $need,
         private float $circle,
+        private LeftHand $hand = new LeftHand,
+        private PlanMemory $memory = new PlanMemory,
     ) {}
 
     /**
@@ -45,19 +48,39 @@ final readonly class Planner
         foreach (array_keys($strokes) as $index) {
             $places[] = new PlanPlace($strokes, $index, $marks, $this->beats, $before, $ends, $phrasing);
         }
-        $turns = [];
-        $path = ShortestPath::through(
-            array_map(fn (PlanPlace $at): array => $this->layer($at), $places),
-            fn (Way $way, int $index): float => $this->terms->standing($way, $places[$index]) + Kept::standing($way, $places[$index], $after),
-            function (Way $from, Way $to, int $index) use ($places, &$turns): float {
-                // Many ways, but only four turns.
-                $end = $from->end();
+        $keys = PlanMemory::keys($strokes, $marks, $phrasing, $this->hand);
+        $layers = $stands = $tables = [];
+        $shape = null;
+        foreach ($places as $index => $at) {
+            // The first and the last stroke depend on how the stretch is entered and left, too.
+            $edge = $index === 0 ? "first {$before?->value} " : '';
+            $keys[$index] = $edge.($at->isLast() ? 'last ' : '').$keys[$index];
+            $priced = $this->memory->of($keys[$index], fn (): array => $this->priced($at));
+            $layers[] = $priced['layer'];
+            $stands[] = $index === 0 || $at->next === null
+                ? array_map(static fn (Way $way, float $cost): float => $cost + Kept::standing($way, $at, $after), $priced['layer'], $priced['stands'])
+                : $priced['stands'];
+            $shape === null || $tables[] = $this->memory->table($shape, $priced['shape'], $priced['turns']);
+            $shape = $priced['shape'];
+        }
+        $path = ShortestPath::overTables($stands, $tables);
+        $ways = array_map(static fn (int $state, array $layer): Way => $layer[$state], $path->states, $layers);
 
-                return $turns[$index][$end->value][$to->start->value] ??= $this->terms->turning($end, $to->start, $places[$index]);
-            },
-        );
+        return $this->planOf($places, $ways, $path->cost);
+    }
 
-        return $this->planOf($places, $path->states, $path->cost);
+    /** @return array{layer: non-empty-list<Way>, stands: non-empty-list<float>, shape: string, turns: array{float, float, float, float}} */
+    private function priced(PlanPlace $at): array
+    {
+        $layer = $this->layer($at);
+        $turn = fn (BowSign $from, BowSign $to): float => $this->terms->turning($from, $to, $at);
+
+        return [
+            'layer' => $layer,
+            'stands' => array_map(fn (Way $way): float => $this->terms->standing($way, $at), $layer),
+            'shape' => implode('', array_map(static fn (Way $way): string => $way->start->value[0].$way->end()->value[0], $layer)),
+            'turns' => [$turn(BowSign::Down, BowSign::Down), $turn(BowSign::Down, BowSign::Up), $turn(BowSign::Up, BowSign::Down), $turn(BowSign::Up, BowSign::Up)],
+        ];
     }
 
     /** @return non-empty-list<Way> */

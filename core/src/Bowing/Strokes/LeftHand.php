@@ -29,6 +29,11 @@ final readonly class LeftHand
         return $this->strings[$event] ?? null;
     }
 
+    public function hand(int $event): ?int
+    {
+        return $this->hands[$event] ?? null;
+    }
+
     /** How many strings the bow goes over from one event to the next; 0 when nothing is known. */
     public function crossing(int $from, int $to): int
     {
