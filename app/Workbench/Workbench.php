@@ -112,7 +112,7 @@ final readonly class Workbench
      */
     private function sent(Asked $what, Part $part, array $more)
     {
-        $line = json_encode(['what' => $what, 'part' => $part->id, ...$more])."\n";
+        $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, ...$more])."\n";
         $there = $this->socket === null || strlen($line) > self::MOST_BYTES ? false : @stream_socket_client("unix://{$this->socket}", timeout: 0.1);
         if ($there === false) {
             return null;
@@ -130,8 +130,11 @@ final readonly class Workbench
      */
     public static function answered(string $line): string
     {
-        /** @var array{what: string, part: int, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
+        /** @var array{what: string, of: string, part: int, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
         $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
+        if ($asked['of'] !== self::records()) {
+            throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
+        }
         $desk = new PartDesk(Part::query()->with('piece.ensemble')->findOrFail($asked['part']));
         $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
 
@@ -141,6 +144,14 @@ final readonly class Workbench
             Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),
             Asked::Preview => $desk->preview($decisions),
         }, JSON_THROW_ON_ERROR);
+    }
+
+    /** Which database is meant: a port that was used before may have left a workbench behind for a moment. */
+    public static function records(): string
+    {
+        $database = config('database.connections.sqlite.database');
+
+        return is_string($database) ? $database : '';
     }
 
     /** @param list<Decision> $decisions */

@@ -21,6 +21,16 @@ final class DeskTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_arrow_keys_walk_the_notes_also_after_a_tab_was_clicked(): void
+    {
+        $desk = $this->desk('Pebbles', 'Violin')->keys(Keys::ARROW_RIGHT);
+        $before = $desk->textOf('.note-card h2');
+        $desk->press('Bow', '.note-tabs')->see('.note-buttons.bow');
+        usleep(100_000);
+        $desk->keys(Keys::ARROW_RIGHT)->until(fn (): bool => $desk->textOf('.note-card h2') !== $before, 'the next note is not chosen');
+        self::assertNotSame([], $desk->all('.note-buttons.bow'), 'the tab stays');
+    }
+
     public function test_what_the_plan_did_is_folded_and_can_be_agreed_to(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1');

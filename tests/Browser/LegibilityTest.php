@@ -69,7 +69,6 @@ final class LegibilityTest extends BrowserTestCase
         $note = $desk->script('return [...document.querySelectorAll(".desk-page g.note")].map((note) => note.id).find((id) => id.startsWith("P1-19-"))');
         self::assertIsString($note);
         $this->choose($desk, $note);
-        $desk->keys('a')->see('.ways .way-row');
         $desk->keys('a')->see('.preview-bar');
         self::assertSame([], $desk->script(self::MEASURE));
         self::assertLessThanOrEqual(3, count($desk->all('.desk-page .mark.string')));

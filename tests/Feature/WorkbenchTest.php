@@ -23,7 +23,7 @@ final class WorkbenchTest extends TestCase
         $part = self::partOf($director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | (E5 D5) C#5 B4 | A4h D4'));
         foreach ([['note' => 'n3', 'direction' => 'up'], ['note' => 'n5', 'finger' => 4, 'string' => 'D'], ['measures' => '2-3', 'noteName' => true], ['note' => 'n3', 'direction' => null]] as $decision) {
             $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry([$decision]))->assertOk();
-            $question = (string) json_encode(['what' => 'marking', 'part' => $part->id, 'user' => $director->id, 'have' => null]);
+            $question = (string) json_encode(['what' => 'marking', 'of' => Workbench::records(), 'part' => $part->id, 'user' => $director->id, 'have' => null]);
             $open = Workbench::answered($question);
             resolve(OpenParts::class)->putAway();
             self::assertSame($open, Workbench::answered($question));
@@ -35,10 +35,16 @@ final class WorkbenchTest extends TestCase
     {
         $part = self::partOf(self::director());
         $wrong = [Decision::fromArray(['note' => 'nobody', 'direction' => 'up'])];
-        $asked = (string) json_encode(['what' => 'check', 'part' => $part->id, 'decisions' => [['note' => 'nobody', 'direction' => 'up']]]);
+        $asked = (string) json_encode(['what' => 'check', 'of' => Workbench::records(), 'part' => $part->id, 'decisions' => [['note' => 'nobody', 'direction' => 'up']]]);
 
         $this->expectExceptionObject(new WrongDecision((string) json_decode(Workbench::answered($asked))));
         (new Workbench(null))->refuseUnknown($part, $wrong);
+    }
+
+    public function test_a_question_about_other_records_is_not_answered(): void
+    {
+        $this->expectException(\UnexpectedValueException::class);
+        Workbench::answered((string) json_encode(['what' => 'open', 'of' => '/another/database', 'part' => 1]));
     }
 
     #[DataProvider('whatMayStandThere')]

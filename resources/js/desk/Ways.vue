@@ -45,7 +45,7 @@ const isAsGood = (way: Way) => way.extra < 0.34
             <button type="button" class="look" :aria-pressed="place === previewed" @click="emit('look', place)">
                 <kbd v-if="place === (previewed === null ? 0 : previewed + 1)">A</kbd>{{ place === previewed ? 'On the page' : 'Look' }}
             </button>
-            <span class="way-words"><strong>{{ changed(way) }}</strong> {{ isAsGood(way) ? 'as good' : way.costs[0] ?? '' }}</span>
+            <span class="way-words"><strong>{{ changed(way) }}</strong>: {{ isAsGood(way) ? 'as good' : way.costs[0] ?? '' }}</span>
             <button type="button" class="take" @click="emit('take', way)"><kbd v-if="place === previewed">Enter</kbd>Take</button>
             <ul v-if="place === previewed">
                 <li v-for="cost in way.costs.slice(0, 2)" :key="cost">{{ cost }}</li>

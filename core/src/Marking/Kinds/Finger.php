@@ -79,6 +79,12 @@ final class Finger extends Kind
         $edit->finger = $mark->fingering->choice ? Choice::PRINTED : ($finger > 0 ? (string) $finger : null);
         $edit->open = $finger === 0 && ! $mark->fingering->choice;
         $edit->harmonic = $edit->harmonic || $stop->placement === Placement::Harmonic;
+        // The element has only the number; what is low, high or stretched is said in words as the page has it: “L2”.
+        $placement = $mark->impossible->placement ?? $stop->placement;
+        $said = $page->finger($note);
+        if ($finger > 0 && $said !== null && in_array($placement, [Placement::Low, Placement::High, Placement::Extended], true)) {
+            $edit->say($said);
+        }
     }
 
     public function isProposed(): bool
