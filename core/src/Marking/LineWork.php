@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\Bowing;
+use UprightPencil\Core\Bowing\BowMark;
 use UprightPencil\Core\Bowing\BowWriter;
 use UprightPencil\Core\Bowing\LineContext;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Planning\PlanMemory;
+use UprightPencil\Core\Bowing\Rules\BowingFinding;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
 use UprightPencil\Core\Bowing\Strokes\LineReading;
 use UprightPencil\Core\Bowing\Strokes\PrintedBows;
@@ -134,6 +136,7 @@ final class LineWork
         $marked->strokes = count($bowing->line->strokes);
         $marked->bowingCost = $bowing->cost;
         foreach ($bowing->findings as $finding) {
+            $marked->bow = $finding->mended ? self::because($marked->bow, $finding) : $marked->bow;
             $marked->findings[] = new Finding(
                 $finding->code,
                 $this->case->place($finding->event),
@@ -146,6 +149,22 @@ final class LineWork
         }
     }
 
+    /**
+     * A hook, a retake, a change has its reason at its mark.
+     *
+     * @param  array<string, BowMark>  $bow
+     * @return array<string, BowMark>
+     */
+    private static function because(array $bow, BowingFinding $note): array
+    {
+        $id = $note->event->first()->id;
+        if (isset($bow[$id])) {
+            $bow[$id] = $bow[$id]->with(reasons: [...$bow[$id]->reasons, $note->message]);
+        }
+
+        return $bow;
+    }
+
     private function tellFingers(MarkedLine $marked, FingeredLine $fingered, FingerWishes $wishes): void
     {
         $settings = $this->case->settings;
@@ -156,7 +175,7 @@ final class LineWork
         $marked->fingeringCost = $fingered->cost;
         $marked->alternatives = $fingered->alternatives->best($settings->alternatives);
         $marked->others = $fingered->alternatives;
-        $marked->played = PlayedLine::of($fingered, $this->case->part, $this->case->instrument, $settings->profile);
+        $marked->played = PlayedLine::of($fingered, $this->case->part, $this->case->instrument, $settings->profile, $this->case->beats);
         array_push($marked->findings, ...array_map(fn (FingeringFinding $finding): Finding => Finding::ofFingers($finding, $this->case, $this->line), $findings));
     }
 

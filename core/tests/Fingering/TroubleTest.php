@@ -57,6 +57,9 @@ final class TroubleTest extends TestCase
         yield 'what was learned last' => ['first-use', '1', 'Low 1 is among the newest things this class knows', 'A4q Bb4 A4h'];
         yield 'a key that was not taught' => ['first-use', '1', 'The key of E major has not been taught', '4# | E4q F#4 E4h'];
         yield 'the pattern changes from string to string' => ['pattern-changes', '2', 'from the A to the E string: 2-3, then 1-2', '2# | A4q B4 C#5 D5 | E5 F#5 G5 A5'];
+        yield 'fast separate bows over two strings' => ['fast-crossings', '1', 'Fast separate bows cross between D and A', '2# =100 | D4s A4 D4 A4 D4 A4 D4 A4 D4h'];
+        yield 'a note held over the beat' => ['syncopation', '1', 'A4 begins between the beats and holds over the next', '2# | D4e A4q B4 A4 G4e | D4w'];
+        yield 'an entry between the beats' => ['entry-off-the-beat', '1', 'The entry on F♯4 comes between the beats', '2# =72 | D4q re F#4 G4q A4 | D4w'];
         yield 'an augmented second' => ['wide-interval', '1', 'B♭4 to C♯5 is an augmented second', '1b | A4q Bb4 C#5 D5'];
         yield 'a tritone' => ['wide-interval', '1', 'C5 to F♯5 is a tritone', '1# | B4q C5 F#5 G5'];
         yield 'a shift under a slur' => ['shift-in-slur', '1', 'The hand shifts to third position under a slur', '2# =80 | (F#5q^1 A5^1 B5 C#6) | A5w'];
@@ -161,7 +164,7 @@ final class TroubleTest extends TestCase
             self::assertContains($spot['note'], $ids);
             self::assertMatchesRegularExpression('/^[A-Z].{20,}\.$/u', $spot['message']);
         }
-        self::assertCount(11, Troubles::all());
+        self::assertCount(13, Troubles::all());
     }
 
     /** @return iterable<array{int}> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Trouble;
 
 use UprightPencil\Core\Fingering\Search\FingeredLine;
+use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -26,11 +27,11 @@ final class PlayedLine
         public readonly ClassProfile $profile,
     ) {}
 
-    public static function of(FingeredLine $line, Part $part, Instrument $instrument, ClassProfile $profile): self
+    public static function of(FingeredLine $line, Part $part, Instrument $instrument, ClassProfile $profile, Beats $beats): self
     {
         $notes = [];
         foreach ($line->events as $place => $event) {
-            $notes[] = new PlayedNote($place, $event, $line->grips[$place], $line->steps[$place], $part->measures[$event->measure]->key ?? new Key(0), $line->phrases[$place]);
+            $notes[] = new PlayedNote($place, $event, $line->grips[$place], $line->steps[$place], $part->measures[$event->measure]->key ?? new Key(0), $line->phrases[$place], $beats->strength($event) > 0.0, $beats->ticksBetween($event->start + 1, $event->end() - 1) !== []);
         }
 
         return new self($notes, $instrument, $profile);

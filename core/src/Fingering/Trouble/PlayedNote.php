@@ -18,6 +18,8 @@ final readonly class PlayedNote
     /**
      * @param  int  $place  in the line
      * @param  int  $phrase  counted from 0; a phrase ends at a rest, a repeat sign or after four measures
+     * @param  bool  $onTheBeat  it begins on a beat
+     * @param  bool  $holdsOverABeat  another beat falls while it sounds
      */
     public function __construct(
         public int $place,
@@ -26,6 +28,8 @@ final readonly class PlayedNote
         public Step $step,
         public Key $key,
         public int $phrase,
+        public bool $onTheBeat = true,
+        public bool $holdsOverABeat = false,
     ) {}
 
     public function stop(): Stop

@@ -27,6 +27,8 @@ final class Troubles
             new HardShifts,
             new Stretches,
             new HardCrossings,
+            new FastCrossings,
+            new OffTheBeat,
             new NewHand,
         ];
     }
