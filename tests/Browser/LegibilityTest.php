@@ -24,8 +24,8 @@ final class LegibilityTest extends BrowserTestCase
             return { left: box.left, right: box.right, top: box.top + empty, bottom: box.bottom - empty }
         }
         const isLine = (sign) => /slur|hook|bar|stay|slide|bracket|span|line|struck|split/.test(sign.kind)
-        const signs = [...document.querySelectorAll('.desk-page .pencil .mark')].map((drawn) => ({ box: ink(drawn), kind: drawn.getAttribute('class'), note: drawn.dataset.note })).filter((sign) => !isLine(sign) && sign.box.right > sign.box.left)
-        const heads = [...document.querySelectorAll('.desk-page g.note .notehead')].map((head) => head.getBoundingClientRect())
+        const signs = [...document.querySelectorAll('svg.score .pencil .mark')].map((drawn) => ({ box: ink(drawn), kind: drawn.getAttribute('class'), note: drawn.dataset.note })).filter((sign) => !isLine(sign) && sign.box.right > sign.box.left)
+        const heads = [...document.querySelectorAll('svg.score g.note .notehead')].map((head) => head.getBoundingClientRect())
         const touch = (a, b) => a.left + 1.5 < b.right && b.left + 1.5 < a.right && a.top + 1.5 < b.bottom && b.top + 1.5 < a.bottom
         const found = []
         signs.forEach((one, index) => {
@@ -60,6 +60,17 @@ final class LegibilityTest extends BrowserTestCase
             $browser->visit('/import')->attach('input[type=file]', $file)->seeText('What was understood')->press('Own work')->press('Put it on the shelf')->desk();
             unlink($file);
             self::assertSame([], $browser->script(self::MEASURE), RandomTune::of($seed));
+        }
+    }
+
+    public function test_a_student_reads_it_on_a_telephone(): void
+    {
+        foreach (['Violin 1', 'Cello'] as $part) {
+            $desk = $this->desk('Over Slate Hill', $part)->keys('o')->press('Make a link', '.hand-out');
+            $address = (string) $desk->see('.link-address')->getAttribute('value');
+            $student = $this->browser(390, 800)->visit((string) parse_url($address, PHP_URL_PATH));
+            $student->see('svg.score .pencil .mark');
+            self::assertSame([], $student->script(self::MEASURE), $part);
         }
     }
 
