@@ -16,9 +16,6 @@ final class FingerPlacement implements StandTerm
     /** “placement finger” => points; what is not listed is free. */
     private const COSTS = ['low 1' => 0.3, 'low 3' => 0.6, 'high 3' => 0.2, 'low 4' => 0.3, 'extended 1' => 0.9, 'extended 2' => 0.5, 'extended 3' => 1.0, 'extended 4' => 1.3, 'harmonic 3' => 0.9, 'harmonic 4' => 0.9];
 
-    /** The stretched fourth of a cellist, beyond what it costs on violin and viola. */
-    private const CELLO_FOURTH = 0.08;
-
     /** The octave harmonic on cello and bass, with the third finger as everybody plays it. */
     private const RINGING = 0.1;
 
@@ -86,7 +83,6 @@ final class FingerPlacement implements StandTerm
         $rings = $this->harmonicsRing && $stop->placement === Placement::Harmonic && $stop->finger === 3;
         $cost = $rings ? self::RINGING : self::COSTS["{$stop->placement->value} {$stop->finger}"] ?? 0.0;
         if ($stop->placement === Placement::Extended) {
-            $cost += $this->harmonicsRing && $stop->finger === 4 ? self::CELLO_FOURTH : 0.0;
             $cost *= match ($this->handSize) {
                 HandSize::Small => 2.2,
                 HandSize::Usual => 1.0,

@@ -23,9 +23,6 @@ final class HandPosition implements StandTerm
 
     private const UNNEEDED = 0.25;
 
-    /** The same for the cello's second position, which spares the hand a stretch. */
-    private const CLOSED = 0.11;
-
     /**
      * @param  bool  $low  cello and bass: their octave harmonic is the usual way to its note, wherever the hand is
      * @param  bool  $closes  cello: a hand above first position is often the closed one
@@ -82,6 +79,7 @@ final class HandPosition implements StandTerm
             return 0.0;
         }
 
-        return $this->closes && $grip->position < 3 ? self::CLOSED : self::UNNEEDED;
+        // The cellist's second position spares the hand a stretch.
+        return $this->closes && $grip->position < 3 ? 0.0 : self::UNNEEDED;
     }
 }
