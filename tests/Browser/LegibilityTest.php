@@ -44,7 +44,7 @@ final class LegibilityTest extends BrowserTestCase
     public function test_no_sign_touches_another_or_a_note_on_the_demo(): void
     {
         $browser = $this->browser()->signIn()->seeText('Over Slate Hill');
-        foreach ($this->parts("pieces.title IN ('Over Slate Hill', 'Mill Wheel Jig') OR parts.id % 4 = 0") as $id => $name) {
+        foreach ($this->parts("pieces.title IN ('Over Slate Hill', 'Mill Wheel Jig')") as $id => $name) {
             $browser->visit("/parts/{$id}")->desk();
             self::assertSame([], $browser->script(self::MEASURE), $name);
         }
