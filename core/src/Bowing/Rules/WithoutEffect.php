@@ -11,6 +11,7 @@ use UprightPencil\Core\Bowing\Marks\BowChange;
 use UprightPencil\Core\Bowing\Marks\Prices;
 use UprightPencil\Core\Bowing\Marks\Turn;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Event;
 
 /** A mark that somebody made and that cannot be played: no slur to strike, nothing to hook to, no time to change in. */
@@ -34,13 +35,14 @@ final class WithoutEffect implements BowingRule
     public function find(BowingCase $case): array
     {
         $findings = [];
+        $given = $case->fixed->given();
         foreach ($case->line->strokes as $index => $stroke) {
             $action = $stroke->changed ? null : BowFollower::action($stroke, $case->fixed);
             $why = $action === null ? null : $this->why($action, $index, $stroke, $case);
             if ($why !== null) {
                 $findings[] = $this->finding($case, $stroke->first(), $why, Act::nothingAt((string) $stroke->id()));
             }
-            array_push($findings, ...$stroke->changed ? [] : $this->inside($stroke, $case));
+            array_push($findings, ...$stroke->changed ? [] : $this->inside($stroke, $case, $given));
         }
 
         return $findings;
@@ -49,14 +51,15 @@ final class WithoutEffect implements BowingRule
     /**
      * Marks on notes after the first of a stroke, where the bow neither turns nor is held.
      *
+     * @param  array<string, BowSign>  $given  the signs somebody gave, by note
      * @return list<BowingFinding>
      */
-    private function inside(Stroke $stroke, BowingCase $case): array
+    private function inside(Stroke $stroke, BowingCase $case, array $given): array
     {
         $findings = [];
         foreach (array_slice($stroke->events, 1) as $event) {
             $note = $event->first()->id;
-            $sign = $case->fixed->given()[$note] ?? null;
+            $sign = $given[$note] ?? null;
             if ($sign !== null) {
                 $findings[] = $this->finding($case, $event, "The bow does not turn for the {$sign->value}-bow sign inside a stroke", Turn::unmarked($note));
             } elseif (in_array($case->fixed->actions[$note] ?? null, [BowAction::Change, BowAction::Stagger], true)) {
