@@ -13,6 +13,7 @@ use UprightPencil\Core\Bowing\Strokes\PartTime;
 use UprightPencil\Core\Bowing\Strokes\Plucked;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
 use UprightPencil\Core\Bowing\Strokes\StrokeReader;
+use UprightPencil\Core\Bowing\Travel\BowGrid;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
@@ -40,6 +41,7 @@ final readonly class BowingContext
         public BowingSchool $school,
         public ?TrialMemory $trials,
         public array $letters,
+        public BowGrid $grid,
     ) {}
 
     public static function of(Part $part, Beats $beats, TempoMap $tempo, Dynamics $dynamics, ClassProfile $profile, Instrument $instrument, BowingSchool $school, ?TrialMemory $trials = null): self
@@ -56,6 +58,7 @@ final readonly class BowingContext
             $school,
             $trials,
             self::letters($part),
+            new BowGrid($profile->retakeSeconds($instrument)),
         );
     }
 

@@ -33,9 +33,9 @@ final readonly class LineContext
         PlanMemory $memory = new PlanMemory,
     ) {
         $time = $part->time;
-        $this->circle = $part->profile->retakeSeconds($part->instrument);
+        $this->circle = $part->grid->circle;
         $this->load = new SlurLoad($time->need, $hand, $time->beats, $part->profile->level);
-        $this->travel = new BowTravel($time->need, $hand, $part->profile, $part->instrument);
+        $this->travel = new BowTravel($time->need, $hand, $part->grid);
         $ways = new WayFinder($time->need, $this->load, $time->changes, $part->profile);
         $terms = BowTerms::for($part->school, $part->profile, $time->need, $this->load, $this->circle);
         $this->planner = new EndingsPlan(new Planner($time->beats, $ways, $terms, $time->need, $this->circle, $hand, $memory), $part->jumps);

@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Fingering\Search\FingerChange;
+use UprightPencil\Core\Fingering\Search\FingeredLine;
 use UprightPencil\Core\Fingering\Trouble\PlayedLine;
 use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Score\Beats;
@@ -28,13 +29,13 @@ final readonly class MarkedPart
      * @param  list<NoteMark>  $notes  in written order
      * @param  list<Finding>  $findings  in the order of the page
      * @param  list<Alternative>  $alternatives  by phrase, cheapest first
-     * @param  list<PlayedLine>  $lines  the fingered lines, to look over
+     * @param  list<FingeredLine>  $fingered  its lines
      */
     public function __construct(
         public Part $printed,
         public Part $part,
         public Instrument $instrument,
-        Settings $settings,
+        private Settings $settings,
         public Beats $beats,
         private SoundingPitch $sounding,
         public float $tempo,
@@ -43,7 +44,7 @@ final readonly class MarkedPart
         public float $bowingCost,
         public float $fingeringCost,
         public array $alternatives = [],
-        public array $lines = [],
+        private array $fingered = [],
     ) {
         $this->style = $settings->style;
         $this->level = $settings->profile->level;
@@ -55,6 +56,12 @@ final readonly class MarkedPart
         $last = $this->part->measures[count($this->part->measures) - 1] ?? null;
 
         return $last === null ? 0 : $last->start + $last->length;
+    }
+
+    /** @return list<PlayedLine> the fingered lines, to look over */
+    public function lines(): array
+    {
+        return array_map(fn (FingeredLine $line): PlayedLine => PlayedLine::of($line, $this->part, $this->instrument, $this->settings->profile, $this->beats), $this->fingered);
     }
 
     /** @return list<Finding> what is left for the director */

@@ -24,6 +24,9 @@ final class MarkingSession
     /** @var list<LineWork> */
     private array $lines = [];
 
+    /** @var array<string, NoteMark> those of the last time, by id: what is as it was stays the very same */
+    private array $notes = [];
+
     /** @param TrialMemory|null $trials what trials of this part as it is printed, with these settings, came to before */
     public function __construct(
         private readonly Score $score,
@@ -43,22 +46,22 @@ final class MarkingSession
     {
         $case = $this->caseFor(Revision::of($this->printed, $decisions));
         $lines = $this->work($decisions, $together);
-        $bow = $fingers = $findings = $alternatives = $played = [];
+        $bow = $fingers = $findings = $alternatives = $fingered = [];
         $bowing = $fingering = 0.0;
         foreach ($lines as $line) {
-            $bow += $line->bow;
-            $fingers += $line->fingers;
-            array_push($findings, ...$line->findings);
-            array_push($alternatives, ...$line->alternatives);
-            $played = $line->played === null ? $played : [...$played, $line->played];
-            $bowing += $line->bowingCost;
-            $fingering += $line->fingeringCost;
+            $bow += $line->bow->marks ?? [];
+            $fingers += $line->fingers->marks ?? [];
+            array_push($findings, ...$line->bow->findings ?? [], ...$line->fingers->findings ?? []);
+            array_push($alternatives, ...$line->fingers->alternatives ?? []);
+            $fingered = $line->fingers === null ? $fingered : [...$fingered, $line->fingers->line];
+            $bowing += $line->bow->cost ?? 0.0;
+            $fingering += $line->fingers->line->cost ?? 0.0;
         }
         $notes = $this->notes($case, $decisions, $bow, $fingers);
         $order = array_flip(array_map(static fn (NoteMark $mark): string => $mark->note->id, $notes));
         usort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
 
-        return new MarkedPart($this->printed, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $played);
+        return new MarkedPart($this->printed, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $fingered);
     }
 
     /** @return list<Alternatives> the other ways to finger each line */
@@ -66,7 +69,7 @@ final class MarkingSession
     {
         $this->caseFor(Revision::of($this->printed, $decisions));
 
-        return array_values(array_filter(array_map(static fn (MarkedLine $line): ?Alternatives => $line->others, $this->work($decisions))));
+        return array_values(array_filter(array_map(static fn (MarkedLine $line): ?Alternatives => $line->fingers?->line->alternatives, $this->work($decisions))));
     }
 
     /**
@@ -81,7 +84,7 @@ final class MarkingSession
         $strokes = 0;
         foreach ($this->lines as $line) {
             $marked[] = $done = $line->marked($orders, $strokes, $together);
-            $strokes += $done->strokes;
+            $strokes += $done->bow->strokes ?? 0;
         }
 
         return $marked;
@@ -92,6 +95,7 @@ final class MarkingSession
         if ($this->case?->part === $part) {
             return $this->case;
         }
+        $this->notes = [];
         $this->case = MarkingCase::of($this->score, $part, $this->settings, $part === $this->printed ? $this->trials : null);
         $lines = Line::allOf($part);
         $this->words = PrintedWords::of($part, $lines);
@@ -118,17 +122,16 @@ final class MarkingSession
                 $said = $decisions->notes[$note->id] ?? [];
                 $own = $bow[$note->id] ?? null;
                 $hand = $fingers[$note->id] ?? null;
-                $notes[] = new NoteMark(
-                    $note,
-                    new Place($measure->number, $case->beats->beatIn($index, $note->onset), $measure->start + $note->onset),
-                    $own === null || ! is_bool($said['bowMark'] ?? null) ? $own : $own->with(written: $said['bowMark']),
-                    $hand === null || ! is_bool($said['fingerMark'] ?? null) ? $hand : $hand->with(written: $said['fingerMark']),
-                    $said,
-                    $this->words->fields[$note->id] ?? [],
-                );
+                $own = $own === null || ! is_bool($said['bowMark'] ?? null) ? $own : $own->with(written: $said['bowMark']);
+                $hand = $hand === null || ! is_bool($said['fingerMark'] ?? null) ? $hand : $hand->with(written: $said['fingerMark']);
+                $before = $this->notes[$note->id] ?? null;
+                $notes[$note->id] = $before !== null && $before->note === $note && $before->bow === $own && $before->finger === $hand && $before->decided === $said
+                    ? $before
+                    : new NoteMark($note, new Place($measure->number, $case->beats->beatIn($index, $note->onset), $measure->start + $note->onset), $own, $hand, $said, $this->words->fields[$note->id] ?? []);
             }
         }
+        $this->notes = $notes;
 
-        return $notes;
+        return array_values($notes);
     }
 }

@@ -27,9 +27,13 @@ use UprightPencil\Core\Strings\Placement;
  */
 final readonly class SizeUp
 {
-    /** @param array<string, array{measure: string, beat: float}> $places by note id */
+    /**
+     * @param  list<PlayedLine>  $lines
+     * @param  array<string, array{measure: string, beat: float}>  $places  by note id
+     */
     private function __construct(
         private MarkedPart $part,
+        private array $lines,
         private array $places,
     ) {}
 
@@ -40,14 +44,14 @@ final readonly class SizeUp
             $places[$mark->note->id] = ['measure' => $mark->place->measure, 'beat' => $mark->place->beat];
         }
 
-        return new self($part, $places);
+        return new self($part, $part->lines(), $places);
     }
 
     /** @return array{summary: Summed, firsts: list<First>, patterns: list<Pattern>, troubleSpots: list<Spot>} */
     public function toArray(): array
     {
         $firsts = $patterns = $troubles = [];
-        foreach ($this->part->lines as $line) {
+        foreach ($this->lines as $line) {
             array_push($firsts, ...$line->firstUses());
             array_push($patterns, ...array_map(fn (FingerPattern $pattern): array => $this->pattern($line, $pattern), $line->patterns()));
             array_push($troubles, ...array_map(fn (array $trouble): array => $this->trouble($trouble['places'], $trouble['seriousness']), Troubles::of($line)));
@@ -68,8 +72,8 @@ final readonly class SizeUp
      */
     private function summary(array $firsts): array
     {
-        $notes = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->notes, $this->part->lines));
-        $pairs = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->pairs(), $this->part->lines));
+        $notes = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->notes, $this->lines));
+        $pairs = array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->pairs(), $this->lines));
         $highest = $lowest = $top = null;
         foreach ($notes as $note) {
             $note->stop()->finger !== 0 && $note->grip->position > ($top?->grip->position ?? 0.0) && $top = $note;
@@ -81,7 +85,7 @@ final readonly class SizeUp
             'lowest' => $lowest === null ? null : $this->extreme($lowest),
             'highest' => $highest === null ? null : $this->extreme($highest),
             'highestPosition' => $top === null ? null : ['position' => $top->grip->position, 'name' => Instrument::positionName($top->grip->position)] + $this->at($top),
-            'shifts' => array_sum(array_map(static fn (PlayedLine $line): int => count($line->shifts()), $this->part->lines)),
+            'shifts' => array_sum(array_map(static fn (PlayedLine $line): int => count($line->shifts()), $this->lines)),
             'crossingsUnderSlurs' => count(array_filter($pairs, static fn (array $pair): bool => $pair[1]->step->slurred && $pair[0]->stop()->string !== $pair[1]->stop()->string)),
             'extensions' => count(array_filter($notes, static fn (PlayedNote $note): bool => $note->stop()->placement === Placement::Extended)),
             'new' => array_values(array_map(static fn (FirstUse $use): string => $use->what, array_filter($firsts, static fn (FirstUse $use): bool => $use->newness === Newness::NotTaught))),

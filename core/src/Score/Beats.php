@@ -13,6 +13,9 @@ final readonly class Beats
     /** @var array<int, true> ticks with a sforzando */
     private array $sforzandos;
 
+    /** @var list<int> ticks at which the measures start */
+    private array $starts;
+
     /** @param int $resolution ticks in a quarter */
     public function __construct(
         private Part $part,
@@ -20,6 +23,7 @@ final readonly class Beats
     ) {
         $this->offsets = self::offsetsOf($part, $resolution);
         $this->sforzandos = Dynamics::sforzandos($part);
+        $this->starts = array_column($part->measures, 'start');
     }
 
     /**
@@ -103,7 +107,7 @@ final readonly class Beats
     /** @return int index of the measure that a tick falls into */
     public function measureAt(int $tick): int
     {
-        return max(0, Sorted::lastAtOrBefore($this->part->measures, $tick, static fn (Measure $measure): int => $measure->start));
+        return max(0, Sorted::lastAtOrBefore($this->starts, $tick));
     }
 
     /** The printed beat at a place, in ticks. */

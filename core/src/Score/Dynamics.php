@@ -15,6 +15,12 @@ final readonly class Dynamics
     /** A wedge without a mark at its end leads to the next degree. */
     private const WEDGE_STEP = 1.0;
 
+    /** @var list<int> where the marks stand */
+    private array $marked;
+
+    /** @var list<int> where the wedges begin */
+    private array $opened;
+
     /**
      * @param  list<array{int, float}>  $marks  ticks from the start as written, degree
      * @param  list<array{int, int, float}>  $wedges  start, end, +1 or −1
@@ -22,7 +28,10 @@ final readonly class Dynamics
     private function __construct(
         private array $marks,
         private array $wedges,
-    ) {}
+    ) {
+        $this->marked = array_column($marks, 0);
+        $this->opened = array_column($wedges, 0);
+    }
 
     public static function of(Part $part): self
     {
@@ -66,7 +75,7 @@ final readonly class Dynamics
     {
         $degree = $this->markAt($tick);
         // Wedges follow one another: only the last that has begun can still hold here.
-        [$start, $end, $way] = $this->wedges[Sorted::lastAtOrBefore($this->wedges, $tick, static fn (array $wedge): int => $wedge[0])] ?? [0, 0, 0.0];
+        [$start, $end, $way] = $this->wedges[Sorted::lastAtOrBefore($this->opened, $tick)] ?? [0, 0, 0.0];
         if ($tick >= $end) {
             return $degree;
         }
@@ -87,7 +96,7 @@ final readonly class Dynamics
 
     private function lastMark(int $tick): int
     {
-        return Sorted::lastAtOrBefore($this->marks, $tick, static fn (array $mark): int => $mark[0]);
+        return Sorted::lastAtOrBefore($this->marked, $tick);
     }
 
     /**

@@ -8,19 +8,16 @@ namespace UprightPencil\Core\Score;
 final class Sorted
 {
     /**
-     * @template T
-     *
-     * @param  list<T>  $list  in order of its ticks
-     * @param  \Closure(T): int  $tick
+     * @param  list<int>  $ticks  in order
      * @return int index of the last one at or before a place; −1 when all come later
      */
-    public static function lastAtOrBefore(array $list, int $at, \Closure $tick): int
+    public static function lastAtOrBefore(array $ticks, int $at): int
     {
         $low = 0;
-        $high = count($list);
+        $high = count($ticks);
         while ($low < $high) {
             $middle = intdiv($low + $high, 2);
-            if ($tick($list[$middle]) <= $at) {
+            if ($ticks[$middle] <= $at) {
                 $low = $middle + 1;
             } else {
                 $high = $middle;

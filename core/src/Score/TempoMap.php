@@ -10,11 +10,16 @@ final readonly class TempoMap
     /** Quarters a minute where a file gives no tempo (`contract.md`). */
     public const DEFAULT_TEMPO = 96.0;
 
+    /** @var list<int> where the changes stand */
+    private array $changed;
+
     /** @param list<array{int, float}> $changes ticks from the start as written, quarters a minute */
     private function __construct(
         private array $changes,
         private int $resolution,
-    ) {}
+    ) {
+        $this->changed = array_column($changes, 0);
+    }
 
     /** Tempo marks often stand in the top part only, so all parts are asked. */
     public static function of(Score $score, float $default = self::DEFAULT_TEMPO): self
@@ -92,7 +97,7 @@ final readonly class TempoMap
     public function at(int $tick): float
     {
         // Most parts have one tempo, and it is asked for at every note.
-        return count($this->changes) === 1 ? $this->changes[0][1] : $this->changes[max(0, Sorted::lastAtOrBefore($this->changes, $tick, static fn (array $change): int => $change[0]))][1];
+        return count($this->changes) === 1 ? $this->changes[0][1] : $this->changes[max(0, Sorted::lastAtOrBefore($this->changed, $tick))][1];
     }
 
     /** How long some ticks last at the tempo of a place, in seconds. */

@@ -83,10 +83,14 @@ enum Instrument: string
      */
     public function stringsFor(int $string, int $offset): array
     {
-        $midi = $this->strings()[$string]->midi + $offset;
-        $reached = array_filter($this->strings(), static fn (StringName $string): bool => $midi >= $string->midi && $midi <= $string->midi + InstrumentData::HIGHEST_STOP);
+        $strings = InstrumentData::STRINGS[$this->value];
+        $midi = $strings[$string][1] + $offset;
+        $reached = [];
+        foreach (array_reverse($strings) as [$name, $open]) {
+            $midi < $open || $midi > $open + InstrumentData::HIGHEST_STOP || $reached[] = $name;
+        }
 
-        return array_reverse(array_values(array_map(static fn (StringName $string): string => $string->name, $reached)));
+        return $reached;
     }
 
     /** The position's name as a number (half is 0.5, II½ is 2.5) for a hand whose first finger rests at this offset. */

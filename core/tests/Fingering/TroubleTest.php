@@ -35,7 +35,7 @@ final class TroubleTest extends TestCase
     public function test_a_coach_would_stop_here(string $code, string $measure, string $words, string $tune, Instrument $instrument = Instrument::Violin, Level $level = Level::SecondYear, array $profile = []): void
     {
         $marked = Marked::tune($tune, settings: new Settings(ClassProfile::fromArray($profile, $level), $instrument))->part;
-        $spots = array_values(array_filter(array_merge(...array_map(Troubles::found(...), $marked->lines)), static fn (TroubleSpot $spot): bool => $spot->code === $code));
+        $spots = array_values(array_filter(array_merge(...array_map(Troubles::found(...), $marked->lines())), static fn (TroubleSpot $spot): bool => $spot->code === $code));
 
         self::assertNotSame([], $spots, "no {$code}");
         self::assertSame($measure, $marked->part->measures[$spots[0]->at->event->measure]->number);
@@ -142,7 +142,7 @@ final class TroubleTest extends TestCase
     {
         $score = Tune::score('A4q G#4 A4 B4 | C5 B4 A4h');
         $inMinor = $score->parts[0]->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(key: new Key(0, 'minor')), $score->parts[0]->measures));
-        $codes = static fn (Part $part): array => array_map(static fn (TroubleSpot $spot): string => $spot->code, Troubles::found(PartMarker::mark($score, $part, PartDecisions::of($part, []), new Settings(instrument: Instrument::Violin))->lines[0]));
+        $codes = static fn (Part $part): array => array_map(static fn (TroubleSpot $spot): string => $spot->code, Troubles::found(PartMarker::mark($score, $part, PartDecisions::of($part, []), new Settings(instrument: Instrument::Violin))->lines()[0]));
 
         self::assertNotContains('off-the-key', $codes($inMinor));
         self::assertContains('off-the-key', $codes($score->parts[0]->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(key: new Key(0, 'major')), $score->parts[0]->measures))));

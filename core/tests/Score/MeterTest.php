@@ -72,9 +72,9 @@ final class MeterTest extends TestCase
             foreach ($list as $index => $tick) {
                 $expected = $tick <= $at ? $index : $expected;
             }
-            self::assertSame($expected, Sorted::lastAtOrBefore($list, $at, static fn (int $tick): int => $tick));
+            self::assertSame($expected, Sorted::lastAtOrBefore($list, $at));
         }
-        self::assertSame(-1, Sorted::lastAtOrBefore([], 3, static fn (int $tick): int => $tick));
+        self::assertSame(-1, Sorted::lastAtOrBefore([], 3));
     }
 
     public function test_seconds_go_by_the_tempo_of_their_place(): void

@@ -9,7 +9,7 @@ use UprightPencil\Core\Bowing\Marks\BowPlace;
 use UprightPencil\Core\Bowing\Marks\PlayAt;
 use UprightPencil\Core\Bowing\Marks\Prices;
 use UprightPencil\Core\Bowing\Strokes\BowNeed;
-use UprightPencil\Core\Bowing\Travel\BowTravel;
+use UprightPencil\Core\Bowing\Travel\BowGrid;
 use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 use UprightPencil\Core\Score\BowSign;
 
@@ -127,7 +127,7 @@ final class StuckAtEnd implements BowingRule
         $factor = $travelled->factor();
 
         return $travelled->need <= BowNeed::MOST && $travelled->need >= self::SMALL
-            && ($factor > BowTravel::FASTEST * self::TOLERANCE || $factor < BowTravel::SLOWEST / self::TOLERANCE);
+            && ($factor > BowGrid::FASTEST * self::TOLERANCE || $factor < BowGrid::SLOWEST / self::TOLERANCE);
     }
 
     private function finding(BowingCase $case, int $number, ?BowingFix $all = null): BowingFinding

@@ -12,8 +12,14 @@ use UprightPencil\Core\Score\Sorted;
 /** Where a part is played pizzicato. */
 final readonly class Plucked
 {
-    /** @param list<array{int, bool}> $changes ticks from the start as written; true from pizz. on, false from arco */
-    private function __construct(private array $changes) {}
+    /**
+     * @param  list<int>  $changes  ticks from the start as written
+     * @param  list<bool>  $plucked  true from pizz. on, false from arco
+     */
+    private function __construct(
+        private array $changes,
+        private array $plucked,
+    ) {}
 
     public static function of(Part $part): self
     {
@@ -29,12 +35,12 @@ final readonly class Plucked
 
         usort($changes, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
 
-        return new self($changes);
+        return new self(array_column($changes, 0), array_column($changes, 1));
     }
 
     public function is(Event $event): bool
     {
-        return $this->changes[Sorted::lastAtOrBefore($this->changes, $event->start, static fn (array $change): int => $change[0])][1] ?? false;
+        return $this->plucked[Sorted::lastAtOrBefore($this->changes, $event->start)] ?? false;
     }
 
     /** True for pizzicato, false for arco, null for anything else. */

@@ -12,58 +12,20 @@ use UprightPencil\Core\Bowing\Strokes\BowNeed;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
 use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
-use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Search\ShortestPath;
-use UprightPencil\Core\Strings\ClassProfile;
-use UprightPencil\Core\Strings\Instrument;
 
 /**
  * Follows the bow along its length. Every stroke wants its amount (BowNeed); the bow may go faster or slower than that to
  * get back where it is needed, and that is spread as evenly as it can be: the cheapest path over places, a twentieth of the
  * bow apart. In rests the bow travels through the air, as far as there is time.
  */
-final class BowTravel
+final readonly class BowTravel
 {
-    private const PLACES = 20;
-
-    /** The bow may go this much slower or faster than comfortable within a phrase (`bowing.md`). */
-    public const SLOWEST = 0.6;
-
-    public const FASTEST = 1.8;
-
-    /** Points for a bow that goes e times too fast or too slow. */
-    private const STRAY = 2.5;
-
-    private const BEYOND = 6.0;
-
-    private const STUCK = 25.0;
-
-    /** A first stroke that begins at the other end of the bow. */
-    private const ELSEWHERE = 0.3;
-
-    /** Moving in the air: at all, for a whole bow's length, and for each time over that it takes longer than there is. */
-    private const LIFTING = 0.1;
-
-    private const FARTHER = 0.15;
-
-    private const HURRIED = 4.0;
-
-    private float $circle;
-
-    /** @var array<string, array<int, array<int, float>>> what strokes cost from place to place, by direction, amount and wish */
-    private array $strokes = [];
-
-    /** @var array<string, array<int, array<int, float>>> what moving in the air costs from place to place, by the time for it */
-    private array $air = [];
-
     public function __construct(
-        private readonly BowNeed $need,
-        private readonly LeftHand $hand,
-        ClassProfile $profile,
-        Instrument $instrument,
-    ) {
-        $this->circle = $profile->retakeSeconds($instrument);
-    }
+        private BowNeed $need,
+        private LeftHand $hand,
+        private BowGrid $grid,
+    ) {}
 
     /**
      * @param  float|null  $entry  where the bow is when the line begins; null: anywhere, as at the start of a part
@@ -77,38 +39,21 @@ final class BowTravel
             $needs[] = $this->need->amount($stroke, $marks);
             $wanted[] = WantedPlace::of($stroke, $marks, $this->need, $this->hand, $line->strokes[$bowed->stroke + 1] ?? null);
             $seconds = $number === 0 && $entry === null ? 0.0 : $this->airSeconds($bowed, $stroke, $line);
-            $seconds === 0.0 || $tables[] = $this->airTable($seconds);
-            $tables[] = $this->strokeTable($bowed->direction, $needs[$number], $wanted[$number]);
+            $seconds === 0.0 || $tables[] = $this->grid->air($seconds);
+            $tables[] = $this->grid->stroke($bowed->direction, $needs[$number], $wanted[$number]);
             $ends[] = count($tables);
         }
-        $opening = $line->played === [] || $entry !== null ? self::entered($entry ?? 0.0) : self::opening($line->played[0]->direction);
+        $opening = $line->played === [] || $entry !== null ? BowGrid::entered($entry ?? 0.0) : BowGrid::opening($line->played[0]->direction);
         // Being at a place costs nothing; how the bow came there does.
         $free = array_fill(0, count($opening), 0.0);
         $places = ShortestPath::overTables([$opening, ...array_fill(0, count($tables), $free)], $tables)->states;
         $travelled = [];
         foreach ($line->played as $number => $bowed) {
-            [$from, $to] = [$places[$ends[$number] - 1] / self::PLACES, $places[$ends[$number]] / self::PLACES];
+            [$from, $to] = [$places[$ends[$number] - 1] / BowGrid::PLACES, $places[$ends[$number]] / BowGrid::PLACES];
             $travelled[] = new TravelledStroke($bowed, $from, $to, $needs[$number], $wanted[$number]?->distance($from, $to) ?? 0.0, $wanted[$number]);
         }
 
         return $travelled;
-    }
-
-    /** @return non-empty-list<float> a first down-bow starts near the frog, an up-bow near the tip */
-    private static function opening(BowSign $direction): array
-    {
-        $costs = [];
-        for ($place = 0; $place <= self::PLACES; $place++) {
-            $costs[] = self::ELSEWHERE * ($direction === BowSign::Down ? $place : self::PLACES - $place) / self::PLACES;
-        }
-
-        return $costs;
-    }
-
-    /** @return non-empty-list<float> the bow is where it is, and nowhere else */
-    private static function entered(float $at): array
-    {
-        return array_map(static fn (int $place): float => $place === (int) round($at * self::PLACES) ? 0.0 : INF, range(0, self::PLACES));
     }
 
     /** Time to move in the air: the rest, or for a retake without one its share of the note before. */
@@ -117,80 +62,9 @@ final class BowTravel
         $rest = $bowed->jumped ? 0.0 : $this->need->gapSeconds($stroke);
         $before = $line->strokes[$bowed->stroke - 1] ?? null;
         if ($rest > 0.0 || $bowed->action !== BowAction::Retake || $before === null) {
-            return $bowed->jumped && $bowed->action === BowAction::Retake ? max($rest, $this->circle) : $rest;
+            return $bowed->jumped && $bowed->action === BowAction::Retake ? max($rest, $this->grid->circle) : $rest;
         }
 
         return max(0.05, $this->need->seconds($before) * Phrasing::LIFTED_SHARE);
-    }
-
-    /** @return array<int, array<int, float>> from => to => cost */
-    private function airTable(float $seconds): array
-    {
-        return $this->air["{$seconds} s"] ??= self::table(function (int $from, int $to) use ($seconds): float {
-            $far = abs($to - $from) / self::PLACES;
-            $hurry = max(0.0, $this->circle * $far / $seconds - 1.0);
-
-            return $far === 0.0 ? 0.0 : self::LIFTING + self::FARTHER * $far + self::HURRIED * $hurry;
-        });
-    }
-
-    /**
-     * @param  \Closure(int, int): float  $cost
-     * @return array<int, array<int, float>>
-     */
-    private static function table(\Closure $cost): array
-    {
-        $table = [];
-        for ($from = 0; $from <= self::PLACES; $from++) {
-            for ($to = 0; $to <= self::PLACES; $to++) {
-                $table[$from][$to] = $cost($from, $to);
-            }
-        }
-
-        return $table;
-    }
-
-    /** @return array<int, array<int, float>> where a stroke begins => where it can end => cost */
-    private function strokeTable(BowSign $direction, float $need, ?WantedPlace $wanted): array
-    {
-        $key = "{$direction->value} {$need} ".($wanted?->key() ?? '');
-
-        return $this->strokes[$key] ??= self::strokes($direction === BowSign::Down ? 1 : -1, min(1.0, $need), $wanted);
-    }
-
-    /**
-     * @param  int  $way  1 towards the tip, −1 towards the frog
-     * @return array<int, array<int, float>>
-     */
-    private static function strokes(int $way, float $comfort, ?WantedPlace $wanted): array
-    {
-        $least = max(1, (int) floor(self::SLOWEST * $comfort * self::PLACES));
-        $most = max($least, (int) ceil(self::FASTEST * $comfort * self::PLACES));
-        $table = [];
-        for ($start = 0; $start <= self::PLACES; $start++) {
-            $room = $way === 1 ? self::PLACES - $start : $start;
-            for ($steps = min($least, $room); $steps <= min($most, $room); $steps++) {
-                $end = $start + $way * $steps;
-                $table[$start][$end] = self::effort($steps / self::PLACES, $comfort)
-                    + ($wanted === null ? 0.0 : $wanted->weight * $wanted->distance($start / self::PLACES, $end / self::PLACES));
-            }
-        }
-
-        return $table;
-    }
-
-    /** What it costs to use this much bow where another amount is comfortable. */
-    private static function effort(float $amount, float $comfort): float
-    {
-        if ($amount === 0.0) {
-            return self::STUCK;
-        }
-        $factor = $amount / $comfort;
-        // Short strokes may be any small amount: a grid place more or less is not felt.
-        $felt = min(1.0, $comfort / 0.15);
-        $stray = self::STRAY * log($factor) ** 2 * $felt;
-        $beyond = max(0.0, self::SLOWEST / $factor - 1.0, $factor / self::FASTEST - 1.0);
-
-        return $stray + ($comfort < 0.12 ? 0.3 : 1.0) * self::BEYOND * $beyond;
     }
 }
