@@ -26,14 +26,14 @@ use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\StringName;
 
 /** A worked-out part as the client is told of it. */
-final class Drawing
+final readonly class Drawing
 {
-    private readonly MarkedPage $page;
+    private MarkedPage $page;
 
-    /** @param array<string, array{mixed, NoteView}> $views notes drawn before: what each was made from, and its view */
+    /** @param NoteViews $views notes drawn before */
     public function __construct(
-        private readonly MarkedPart $marked,
-        public array $views = [],
+        private MarkedPart $marked,
+        private NoteViews $views = new NoteViews,
     ) {
         $this->page = new MarkedPage($marked);
     }
@@ -46,22 +46,15 @@ final class Drawing
     /** @return list<NoteView> */
     public function notes(): array
     {
-        $marks = $words = [];
+        $drawn = [];
         foreach ($this->page->marks() as $mark) {
-            $id = $mark->note->note->id;
-            $marks[$id][] = MarkView::of($mark);
-            $words[$id][] = $mark->kind->words($mark, $this->page);
+            $drawn[$mark->note->note->id][] = $mark;
         }
         $notes = [];
         $end = 0;
         foreach ($this->page->part->notes as $mark) {
-            $id = $mark->note->id;
-            $from = [$mark, $mark->place->tick > $end, $marks[$id] ?? [], implode(', ', array_filter($words[$id] ?? []))];
-            // Compared by value: whatever a view is made from is in there, and the music and the style stay the same.
-            if (! isset($this->views[$id]) || $this->views[$id][0] != $from) {
-                $this->views[$id] = [$from, $this->note(...$from)];
-            }
-            $notes[] = $this->views[$id][1];
+            $from = [$mark, $mark->place->tick > $end, $drawn[$mark->note->id] ?? []];
+            $notes[] = $this->views->of($mark->note->id, $from, fn (): NoteView => $this->note(...$from));
             $end = max($end, $mark->place->tick + $mark->note->duration);
         }
 
@@ -107,10 +100,9 @@ final class Drawing
     }
 
     /**
-     * @param  list<MarkView>  $marks
-     * @param  string  $spoken  the marks in words
+     * @param  list<DrawnMark>  $drawn
      */
-    private function note(NoteMark $mark, bool $afterRest, array $marks, string $spoken): NoteView
+    private function note(NoteMark $mark, bool $afterRest, array $drawn): NoteView
     {
         [$bow, $hand, $fingering] = [$mark->bow, $mark->finger, $mark->finger?->fingering];
 
@@ -137,8 +129,8 @@ final class Drawing
             $this->page->strikable($mark),
             (object) $mark->decided,
             $mark->reasons(),
-            $spoken,
-            $marks,
+            implode(', ', array_filter(array_map(fn (DrawnMark $mark): string => $mark->kind->words($mark, $this->page), $drawn))),
+            array_map(MarkView::of(...), $drawn),
         );
     }
 }

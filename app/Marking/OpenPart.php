@@ -6,7 +6,6 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Views\DrawnView;
-use App\Views\NoteView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Marking\MarkedPart;
@@ -30,12 +29,9 @@ final class OpenPart
     /** @var array<string, list<int>> trials as they are kept */
     private array $kept = [];
 
-    /** @var array<string, array{mixed, NoteView}> note => what its view was made from, and the view */
-    private array $views = [];
+    private readonly NoteViews $views;
 
     public readonly Settings $settings;
-
-    private readonly string $music;
 
     /** @var array<string, BowSign>|null directions in which passages begin that are alike elsewhere, by note id */
     private ?array $together = null;
@@ -43,7 +39,7 @@ final class OpenPart
     /** @param string $name of all that it is worked out from besides decisions */
     public function __construct(private readonly Part $part, public readonly string $name)
     {
-        $this->music = $part->music;
+        $this->views = new NoteViews;
         $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing);
     }
 
@@ -57,7 +53,7 @@ final class OpenPart
 
     public function score(): Score
     {
-        return $this->score ??= KeptScores::of($this->music);
+        return $this->score ??= KeptScores::of($this->part->music);
     }
 
     public function marked(PartDecisions $decisions): MarkedPart
@@ -80,13 +76,8 @@ final class OpenPart
         return $this->session ??= new MarkingSession($this->score(), $this->score()->parts[0], $this->settings, $this->trials);
     }
 
-    /** A note that is marked as before looks as before. */
     public function drawn(PartDecisions $decisions): DrawnView
     {
-        $drawing = new Drawing($this->marked($decisions), $this->views);
-        $drawn = $drawing->view();
-        $this->views = $drawing->views;
-
-        return $drawn;
+        return (new Drawing($this->marked($decisions), $this->views))->view();
     }
 }

@@ -87,12 +87,16 @@ final class MarkedPage
     /** @return list<DrawnMark> every mark that is drawn, note by note in written order, kind by kind */
     public function marks(): array
     {
-        [$kinds, $proposed] = [Kinds::all(), Kinds::proposed()];
         $marks = [];
         foreach ($this->part->notes as $note) {
             $noBow = self::isBowTakenOff($note);
-            foreach ($note->decided === [] ? $proposed : $kinds as $kind) {
-                $noBow && $kind->isSignOfTheBow() || array_push($marks, ...$kind->drawn($note, $this));
+            foreach (Kinds::drawnWith($note->decided) as $kind) {
+                if ($noBow && $kind->isSignOfTheBow()) {
+                    continue;
+                }
+                foreach ($kind->drawn($note, $this) as $mark) {
+                    $marks[] = $mark;
+                }
             }
         }
 
@@ -267,12 +271,17 @@ final class MarkedPage
         if ($fingering === null || $note->said(MarksWritten::FINGER) === false) {
             return null;
         }
-        $usual = $this->part->instrument->stringsFor($fingering->stop->string, $fingering->stop->offset)[0] ?? null;
-        $moves = $note->finger->moves && $this->writesFinger($note);
 
-        return ($note->isDecided('string') && ! $this->goesOnString($note)) || ($moves && $note->finger->string !== $usual)
+        return ($note->isDecided('string') && ! $this->goesOnString($note)) || ($note->finger->moves && $this->writesFinger($note) && ! $this->isOnUsualString($note))
             ? $this->style->string($fingering->stop->string, $note->finger->string)
             : null;
+    }
+
+    private function isOnUsualString(NoteMark $note): bool
+    {
+        $stop = $note->finger?->fingering->stop;
+
+        return $stop === null || $note->finger->string === ($this->part->instrument->stringsFor($stop->string, $stop->offset)[0] ?? null);
     }
 
     /** The note before was put on this string too: its name stands there and holds. */

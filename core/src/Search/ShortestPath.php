@@ -54,7 +54,9 @@ final readonly class ShortestPath
             $before = $layer;
         }
 
-        return self::walkedBack($layers, $all, $from);
+        [$chosen, $cost] = self::walkedBack($all, $from);
+
+        return new self(array_map(static fn (array $layer, int $index): mixed => $layer[$index], $layers, $chosen), $cost, $chosen, $all, $from);
     }
 
     /**
@@ -89,10 +91,9 @@ final readonly class ShortestPath
             }
             $all[] = $costs;
         }
-        /** @var self<int> $path */
-        $path = self::walkedBack(array_map(array_keys(...), $stands), $all, $from);
+        [$chosen, $cost] = self::walkedBack($all, $from);
 
-        return $path;
+        return new self($chosen, $cost, $chosen, $all, $from);
     }
 
     /**
@@ -171,28 +172,24 @@ final readonly class ShortestPath
     }
 
     /**
-     * @template T
-     *
-     * @param  list<non-empty-list<T>>  $layers
      * @param  list<non-empty-list<float>>  $reached
      * @param  array<int, array<int, int>>  $from
-     * @return self<T>
+     * @return array{list<int>, float} the state of each layer on the cheapest way, and what it costs
      */
-    private static function walkedBack(array $layers, array $reached, array $from): self
+    private static function walkedBack(array $reached, array $from): array
     {
         if ($reached === []) {
-            return new self([], 0.0, [], [], []);
+            return [[], 0.0];
         }
         $costs = $reached[count($reached) - 1];
         $cost = min($costs);
         $index = (int) array_search($cost, $costs, true);
-        $states = $chosen = [];
-        for ($number = count($layers) - 1; $number >= 0; $number--) {
-            $states[] = $layers[$number][$index];
+        $chosen = [];
+        for ($number = count($reached) - 1; $number >= 0; $number--) {
             $chosen[] = $index;
             $index = $from[$number][$index] ?? $index;
         }
 
-        return new self(array_reverse($states), $cost, array_reverse($chosen), $reached, $from);
+        return [array_reverse($chosen), $cost];
     }
 }

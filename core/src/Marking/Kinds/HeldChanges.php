@@ -26,6 +26,9 @@ final class HeldChanges extends BowActionKind
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
         $changes = $note->bow->changes ?? [];
+        if ($changes === []) {
+            return [];
+        }
         $signs = [];
         $sign = $note->bow->direction ?? BowSign::Down;
         foreach ($changes as $change) {
@@ -33,7 +36,7 @@ final class HeldChanges extends BowActionKind
         }
         $shares = array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $changes);
 
-        return $changes === [] ? [] : [new DrawnMark($note, $this, implode(' ', $signs), shares: [$shares])];
+        return [new DrawnMark($note, $this, implode(' ', $signs), shares: [$shares])];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

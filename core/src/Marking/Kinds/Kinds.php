@@ -16,8 +16,8 @@ final class Kinds
     /** @var list<Kind>|null */
     private static ?array $all = null;
 
-    /** @var list<Kind>|null */
-    private static ?array $proposed = null;
+    /** @var array<string, list<Kind>> by the names of the fields that are decided */
+    private static array $drawn = [];
 
     /** @var list<AddedOrStruck|AddedDynamic>|null */
     private static ?array $strikable = null;
@@ -80,10 +80,15 @@ final class Kinds
         ];
     }
 
-    /** @return list<Kind> those that may be drawn where nobody decided them */
-    public static function proposed(): array
+    /**
+     * Those that may be drawn on a note: what is proposed, and what was decided.
+     *
+     * @param  array<string, mixed>  $decided  field => value
+     * @return list<Kind>
+     */
+    public static function drawnWith(array $decided): array
     {
-        return self::$proposed ??= array_values(array_filter(self::all(), static fn (Kind $kind): bool => $kind->isProposed()));
+        return self::$drawn[implode(' ', array_keys($decided))] ??= array_values(array_filter(self::all(), static fn (Kind $kind): bool => $kind->isProposed() || array_key_exists($kind->field(), $decided)));
     }
 
     /** @return list<AddedOrStruck|AddedDynamic> those that the pencil strikes where the print has them */
