@@ -75,6 +75,8 @@ final class TermsTest extends TestCase
         yield 'a crossing that comes back at once' => [$crossing, [self::first(1, 1), self::first(1, 2), $slow], [self::first(1, 1), self::first(1, 2), self::returning()]];
         yield 'sliding is the school' => [new Terms\SameFinger(ChromaticSchool::Slide), [self::first(2), self::grip(2, 2, 2, 3, Placement::Low), $slow], [self::first(2), self::grip(2, 2, 1, 3, Placement::Low), $slow]];
         yield 'leaving a hand that is needed again' => [new Terms\LeavingHand, [self::first(), self::third(), $slow], [self::first(), self::third(), self::returning()]];
+        yield 'a hand that goes there and back at once' => [new Terms\LeavingHand, [self::first(), self::third(), $slow], [self::first(), self::third(), new Step(0.6, 0.0, false, 0, 0.6, returns: true)]];
+        yield 'coming back in another hand' => [new Terms\LeavingHand, [self::first(), self::third(), $slow], [self::first(), self::third(), new Step(0.6, 0.0, false, 0, 0.6, returned: true)]];
         yield 'staying in a hand that is needed again' => [new Terms\LeavingHand, [self::first(), self::first(3), self::returning()], [self::first(), self::third(), self::returning()]];
         yield 'a finger that can stay over the crossing' => [new Terms\Holding, [self::first(3, 2), self::first(1, 3), self::returning()], [self::first(3, 2), self::first(1, 2), self::returning()]];
         yield 'a finger below that stays' => [new Terms\Holding, [self::first(1), self::first(3), self::returning()], [self::first(3), self::first(1), self::returning()]];
@@ -151,8 +153,10 @@ final class TermsTest extends TestCase
                 foreach ([false, true] as $afterRest) {
                     foreach ([-1, 0, 1] as $rise) {
                         foreach ([false, true] as $returns) {
-                            foreach ([null, ...FingerLink::cases()] as $link) {
-                                $signatures[] = (new Approach($fast, $slurred, $afterRest, $rise, $returns, ! $returns, $link))->signature();
+                            foreach ([[false, false], [false, true], [true, false], [true, true]] as [$back, $returned]) {
+                                foreach ([null, ...FingerLink::cases()] as $link) {
+                                    $signatures[] = (new Approach($fast, $slurred, $afterRest, $rise, $returns, $back, $returned, $link))->signature();
+                                }
                             }
                         }
                     }

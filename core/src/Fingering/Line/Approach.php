@@ -19,6 +19,7 @@ final readonly class Approach
      * @param  int  $rise  1 up, −1 down, 0 the same pitch
      * @param  bool  $returns  the note after this one is the one before it again
      * @param  bool  $comesBack  the note before this one is heard again in this measure
+     * @param  bool  $returned  it is the note before the one before it again
      * @param  FingerLink|null  $link  how the finger comes here, when somebody decided it
      */
     public function __construct(
@@ -28,6 +29,7 @@ final readonly class Approach
         public int $rise = 0,
         public bool $returns = false,
         public bool $comesBack = false,
+        public bool $returned = false,
         public ?FingerLink $link = null,
     ) {}
 
@@ -39,6 +41,7 @@ final readonly class Approach
             | $this->rise + 1 << 3
             | ($this->returns ? 32 : 0)
             | ($this->comesBack ? 64 : 0)
-            | ($this->link?->number() ?? 0) << 7;
+            | ($this->returned ? 128 : 0)
+            | ($this->link?->number() ?? 0) << 8;
     }
 }

@@ -28,6 +28,7 @@ final readonly class Step
      * @param  bool  $soft  p or softer
      * @param  bool  $returns  the event after this one is the one before it again
      * @param  bool  $comesBack  the event before this one is heard again in this measure
+     * @param  bool  $returned  it is the event before the one before it again
      * @param  FingerLink|null  $link  how the finger comes from the event before, when somebody decided it
      * @param  list<FingerLock|null>  $printed  printed fingers that are suggestions only, one for each note head
      * @param  bool  $loud  f or louder
@@ -43,23 +44,24 @@ final readonly class Step
         public bool $soft = false,
         public bool $returns = false,
         public bool $comesBack = false,
+        public bool $returned = false,
         public ?FingerLink $link = null,
         public array $printed = [],
         public bool $loud = false,
         public Flow $flow = Flow::Free,
     ) {
-        $this->approach = new Approach($this->isFast(), $slurred, $this->afterRest(), $rise <=> 0, $returns, $comesBack, $link);
+        $this->approach = new Approach($this->isFast(), $slurred, $this->afterRest(), $rise <=> 0, $returns, $comesBack, $returned, $link);
         $this->stance = new Stance($seconds, $this->isFast(), $slurred && $slurredOn, $soft, $printed, $loud, $flow);
     }
 
     public function linked(?FingerLink $link): self
     {
-        return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $link, $this->printed, $this->loud, $this->flow);
+        return new self($this->secondsBefore, $this->restBefore, $this->slurred, $this->rise, $this->seconds, $this->slurredOn, $this->soft, $this->returns, $this->comesBack, $this->returned, $link, $this->printed, $this->loud, $this->flow);
     }
 
     public function slurredAs(bool $slurred, bool $slurredOn): self
     {
-        return new self($this->secondsBefore, $this->restBefore, $slurred, $this->rise, $this->seconds, $slurredOn, $this->soft, $this->returns, $this->comesBack, $this->link, $this->printed, $this->loud, $this->flow);
+        return new self($this->secondsBefore, $this->restBefore, $slurred, $this->rise, $this->seconds, $slurredOn, $this->soft, $this->returns, $this->comesBack, $this->returned, $this->link, $this->printed, $this->loud, $this->flow);
     }
 
     /** So soon after the note before that a finger had better stay where it is. */

@@ -61,6 +61,7 @@ final readonly class Steps
                 soft: $this->dynamics->at($event->start) <= self::SOFT,
                 returns: $place > 0 && $next !== null && $pitches[$place + 1] === $pitches[$place - 1] && $pitches[$place] !== $pitches[$place - 1],
                 comesBack: $place > 0 && $this->comesBack($events, $pitches, $place),
+                returned: $place > 1 && $pitches[$place] === $pitches[$place - 2] && $pitches[$place] !== $pitches[$place - 1],
                 printed: $candidates->suggested[$place],
                 loud: $this->dynamics->at($event->start) >= self::LOUD,
                 flow: $flows[$place],

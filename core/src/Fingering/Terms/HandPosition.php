@@ -14,6 +14,11 @@ final class HandPosition implements StandTerm
     /** Above the octave a string speaks less well than the one beside it, which has the same note lower. */
     private const OCTAVE = 12;
 
+    private const HALF = 0.2;
+
+    /** Bass parts with flats live in half position. */
+    private const HALF_ON_THE_BASS = 0.14;
+
     private const UNSETTLED = 0.3;
 
     /** Half steps above its open string that first position reaches: violin and viola, and cello and bass. */
@@ -22,6 +27,9 @@ final class HandPosition implements StandTerm
     private const FIRST_REACHES_LOW = 5;
 
     private const UNNEEDED = 0.25;
+
+    /** Half steps from a string to the next. */
+    private const FIFTH = 7;
 
     /**
      * @param  bool  $low  cello and bass: their octave harmonic is the usual way to its note, wherever the hand is
@@ -55,8 +63,8 @@ final class HandPosition implements StandTerm
     {
         return match (true) {
             $grip->position === 1.0 || ($this->low && $grip->lead()->placement === Placement::Harmonic) => 0.0,
-            $grip->position < 1 => 0.2,
-            default => $this->factor * (0.3 + 0.1 * ($grip->position - 1)) + $this->unsettled($grip) + $this->aboveTheOctave($grip) + $this->unneeded($grip),
+            $grip->position < 1 => $this->low && ! $this->closes ? self::HALF_ON_THE_BASS : self::HALF,
+            default => ($this->closesTheHand($grip) ? $this->factor : 1.0) * (0.3 + 0.1 * ($grip->position - 1)) + $this->unsettled($grip) + $this->aboveTheOctave($grip) + $this->unneeded($grip),
         };
     }
 
@@ -79,7 +87,15 @@ final class HandPosition implements StandTerm
             return 0.0;
         }
 
-        // The cellist's second position spares the hand a stretch.
         return $this->closes && $grip->position < 3 ? 0.0 : self::UNNEEDED;
+    }
+
+    /**
+     * The cellist's second position spares the hand a stretch where first position has one: a half step below its 1 and above
+     * its 4. For other notes it is no nearer to those who are at home in it.
+     */
+    private function closesTheHand(Grip $grip): bool
+    {
+        return ! $this->closes || $grip->position >= 3 || in_array($grip->lead()->offset % self::FIFTH, [1, 6], true);
     }
 }

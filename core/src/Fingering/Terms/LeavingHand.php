@@ -11,6 +11,9 @@ final class LeavingHand implements MoveTerm
 {
     private const AND_BACK = 0.4;
 
+    /** There and back from one note to the next: the hand waits for it. */
+    private const AT_ONCE = 0.4;
+
     public function name(): string
     {
         return 'leaving-hand';
@@ -18,7 +21,7 @@ final class LeavingHand implements MoveTerm
 
     public function sentence(): string
     {
-        return 'The hand leaves a place that it needs again within the measure.';
+        return 'The hand leaves a place that it needs again within the measure, or at once.';
     }
 
     public function fact(Grip $from, Grip $to, Approach $approach): Fact
@@ -28,6 +31,11 @@ final class LeavingHand implements MoveTerm
 
     public function cost(Grip $from, Grip $to, Approach $approach): float
     {
-        return $from->hand !== $to->hand && $approach->comesBack && ! $approach->afterRest && ! $from->isOpen() ? self::AND_BACK : 0.0;
+        if ($from->hand === $to->hand || $approach->afterRest) {
+            return 0.0;
+        }
+        $atOnce = ($approach->returns && ! $from->isOpen()) || ($approach->returned && ! $to->isOpen());
+
+        return ($approach->comesBack && ! $from->isOpen() ? self::AND_BACK : 0.0) + ($atOnce ? self::AT_ONCE : 0.0);
     }
 }

@@ -71,7 +71,7 @@ final class OpenString implements StandTerm
         if ($stance->seconds < self::LONG) {
             return 0.0;
         }
-        if ($this->isRoot($grip)) {
+        if ($grip->isOpen() && $this->isRoot($grip)) {
             return $stance->soft ? self::ROOT : 0.0;
         }
 
