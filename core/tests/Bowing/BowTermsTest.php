@@ -70,7 +70,7 @@ final class BowTermsTest extends TestCase
         yield 'an entry after a rest, as it comes' => [new Entry(BowingSchool::AsItComes), 'A4q rh. | B4q C5 D5 E5 | A4w', 1, 1.0];
         yield 'an entry off the beat' => [new Entry(BowingSchool::StrongBeat), 'A4q r r C5 | D5q C5 A4h', 1, 0.0];
         yield 'a long last note' => [new Entry(BowingSchool::StrongBeat), 'A4q B4 C5 D5 | A4w', 4, 0.6];
-        yield 'an accent' => [new Accent, 'A4q B4> C5 D5 | A4w', 1, 0.8];
+        yield 'an accent' => [new Accent, 'A4q B4> C5 D5 | A4w', 1, 0.6];
         yield 'no accent' => [new Accent, 'A4q B4> C5 D5 | A4w', 2, 0.0];
         yield 'the start of the piece' => [new Start, $four, 0, 2.5];
         yield 'a pickup may start either way' => [new Start, 'A4q | B4 C5 D5 E5 | A4w', 0, 0.0];
@@ -133,8 +133,8 @@ final class BowTermsTest extends TestCase
         $hook = new Hook(BowingSchool::StrongBeat);
         $among = static fn (string $odd): PlanPlace => self::places("A4q B4 C5 D5 | {$odd} | A4q B4 C5 D5 | A4w")[6];
 
-        self::assertEqualsWithDelta(0.8, $hook->cost(BowSign::Up, BowSign::Up, $among('A4h B4q C5')), 1e-9, 'two equal notes off the beat');
-        self::assertEqualsWithDelta(0.8, $hook->cost(BowSign::Up, BowSign::Up, $among('A4q B4 C5h')), 1e-9, 'the long last note with the one before it');
+        self::assertEqualsWithDelta(0.35, $hook->cost(BowSign::Up, BowSign::Up, $among('A4h B4q C5')), 1e-9, 'two equal notes off the beat');
+        self::assertEqualsWithDelta(0.35, $hook->cost(BowSign::Up, BowSign::Up, $among('A4q B4 C5h')), 1e-9, 'the long last note with the one before it');
         self::assertGreaterThan(2.0, $hook->cost(BowSign::Up, BowSign::Up, $among('A4q B4 C5 D5')), 'a sound measure is left alone');
         self::assertEqualsWithDelta(0.55, $hook->cost(BowSign::Down, BowSign::Down, self::places('A4q B4 C5 D5 | A4q B4 C5h | A4q B4 C5 D5 | A4w')[7]), 1e-9, 'a lift after its long last note');
     }

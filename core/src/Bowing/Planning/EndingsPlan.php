@@ -29,28 +29,36 @@ final readonly class EndingsPlan
     {
         [$main, $endings] = $this->parted($strokes);
         $plan = $this->planner->plan($main, $marks, $before, ends: $ends);
+        if ($endings === []) {
+            return $plan;
+        }
+        // What an ending costs depends on how it is come to, so the line is planned again with that in mind.
+        $onward = [];
         foreach ($endings as [$lead, $ending, $target]) {
-            $plan = $this->with($plan, $main, $lead, $ending, $target, $marks);
+            foreach (BowSign::cases() as $sign) {
+                $own = $this->ending($main[$lead], $sign, $ending, $plan->ways[$target]->start, $marks);
+                $onward[$lead][$sign->value] = ($onward[$lead][$sign->value] ?? 0.0) + $own->cost;
+            }
+        }
+        $plan = $this->planner->plan($main, $marks, $before, ends: $ends, onward: $onward);
+        foreach ($endings as [$lead, $ending, $target]) {
+            $plan = $plan->with($this->ending($main[$lead], $plan->ways[$lead]->end(), $ending, $plan->ways[$target]->start, $marks));
         }
 
         return $plan;
     }
 
     /**
-     * @param  list<Stroke>  $main
-     * @param  int  $lead  index in the main line of the stroke before the ending
+     * @param  Stroke  $lead  the stroke before the ending
+     * @param  BowSign  $end  the direction in which it ends
      * @param  non-empty-list<Stroke>  $ending
-     * @param  int  $target  index in the main line of the stroke that its repeat leads to
+     * @param  BowSign  $target  the direction of the stroke that its repeat leads to
      */
-    private function with(Plan $plan, array $main, int $lead, array $ending, int $target, BowMarks $marks): Plan
+    private function ending(Stroke $lead, BowSign $end, array $ending, BowSign $target, BowMarks $marks): Plan
     {
-        $sign = $plan->ways[$lead]->end();
-        $known = new Stroke(0, $main[$lead]->events, false, 0, $main[$lead]->start, $main[$lead]->end, true);
-        $own = $this->planner->plan([$known, ...$ending], $marks, $sign->other(), $plan->ways[$target]->start, false);
-        $actions = [...$plan->actions, ...$own->actions];
-        usort($actions, static fn (PlannedAction $a, PlannedAction $b): int => $a->event <=> $b->event);
+        $known = new Stroke(0, $lead->events, false, 0, $lead->start, $lead->end, true);
 
-        return new Plan($plan->marks->and($own->marks), $actions, $plan->cost + $own->cost, $plan->ways);
+        return $this->planner->plan([$known, ...$ending], $marks, $end->other(), $target, false);
     }
 
     /**

@@ -36,12 +36,12 @@ final readonly class Plan
         return new self(new BowMarks(actions: $actions), $cuts, array_sum(array_map(static fn (PlannedAction $cut): float => $cut->cost, $cuts)));
     }
 
-    /** With what was planned before it. */
-    public function with(self $earlier): self
+    /** With what was planned apart from it, which goes before it where both speak of a note. */
+    public function with(self $other): self
     {
-        $actions = [...$earlier->actions, ...$this->actions];
+        $actions = [...$other->actions, ...$this->actions];
         usort($actions, static fn (PlannedAction $a, PlannedAction $b): int => $a->event <=> $b->event);
 
-        return new self($this->marks->and($earlier->marks), $actions, $this->cost + $earlier->cost, $this->ways);
+        return new self($this->marks->and($other->marks), $actions, $this->cost + $other->cost, $this->ways);
     }
 }

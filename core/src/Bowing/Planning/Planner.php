@@ -40,8 +40,9 @@ final readonly class Planner
      * @param  BowSign|null  $before  the direction that the line is entered from; null at the start of a part
      * @param  BowSign|null  $after  the direction that follows it, where that is known
      * @param  bool  $ends  the line's last stroke is the last of the part
+     * @param  array<int, array<string, float>>  $onward  stroke index => direction in which it ends => points for what else follows it, an earlier ending; not in the plan's cost
      */
-    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null, ?BowSign $after = null, bool $ends = true): Plan
+    public function plan(array $strokes, BowMarks $marks, ?BowSign $before = null, ?BowSign $after = null, bool $ends = true, array $onward = []): Plan
     {
         $places = [];
         $phrasing = new Phrasing($strokes, $this->beats, $this->need, $this->circle);
@@ -57,8 +58,9 @@ final readonly class Planner
             $keys[$index] = $edge.($at->isLast() ? 'last ' : '').$keys[$index];
             $priced = $this->memory->of($keys[$index], fn (): array => $this->priced($at));
             $layers[] = $priced['layer'];
-            $stands[] = $index === 0 || $at->next === null
-                ? array_map(static fn (Way $way, float $cost): float => $cost + Kept::standing($way, $at, $after), $priced['layer'], $priced['stands'])
+            $more = $onward[$index] ?? null;
+            $stands[] = $index === 0 || $at->next === null || $more !== null
+                ? array_map(static fn (Way $way, float $cost): float => $cost + Kept::standing($way, $at, $after) + ($more[$way->end()->value] ?? 0.0), $priced['layer'], $priced['stands'])
                 : $priced['stands'];
             $shape === null || $tables[] = $this->memory->table($shape, $priced['shape'], $priced['turns']);
             $shape = $priced['shape'];
@@ -66,7 +68,9 @@ final readonly class Planner
         $path = ShortestPath::overTables($stands, $tables);
         $ways = array_map(static fn (int $state, array $layer): Way => $layer[$state], $path->states, $layers);
 
-        return $this->planOf($places, $ways, $path->cost);
+        $elsewhere = array_sum(array_map(static fn (int $index): float => $onward[$index][$ways[$index]->end()->value], array_keys($onward)));
+
+        return $this->planOf($places, $ways, $path->cost - $elsewhere);
     }
 
     /** @return array{layer: non-empty-list<Way>, stands: non-empty-list<float>, shape: string, turns: array{float, float, float, float}} */

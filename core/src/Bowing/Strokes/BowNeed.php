@@ -7,7 +7,6 @@ namespace UprightPencil\Core\Bowing\Strokes;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
-use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -100,18 +99,7 @@ final class BowNeed
         $bows = $this->seconds($stroke) * $this->speed($stroke);
         $bows *= $this->beats->isAccented($event) ? self::ACCENTED : 1.0;
 
-        return max(self::LEAST, $stroke->isOneNote() && ($stroke->type?->detaches() === true || self::isDetached($event)) ? $bows * self::DETACHED : $bows);
-    }
-
-    private static function isDetached(Event $event): bool
-    {
-        foreach ($event->first()->articulations as $articulation) {
-            if ($articulation->detaches()) {
-                return true;
-            }
-        }
-
-        return false;
+        return max(self::LEAST, $stroke->isOneNote() && ($stroke->type?->detaches() === true || $stroke->isDotted()) ? $bows * self::DETACHED : $bows);
     }
 
     /** How many times longer than comfortable a stroke is, 1 or less when it is comfortable. */

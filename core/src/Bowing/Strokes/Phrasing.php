@@ -27,6 +27,14 @@ final class Phrasing
     /** @var array<int, int> measure => strokes that begin in it, a long–short pair counted once */
     private array $counts = [];
 
+    /** @var array<int, string> measure => the lengths of its strokes and of the rests between them, in ticks */
+    private array $rhythms = [];
+
+    private readonly bool $allOdd;
+
+    /** The last measure, by index. */
+    private readonly int $last;
+
     /**
      * @param  list<Stroke>  $strokes
      * @param  float  $circle  seconds of a full circle of the bow
@@ -42,7 +50,10 @@ final class Phrasing
             $measure = $stroke->onBeat()->measure;
             $own = ! $stroke->hooked && ! $stroke->continues && ! isset($this->hooked[$index]);
             $this->counts[$measure] = ($this->counts[$measure] ?? 0) + ($own ? 1 : 0);
+            $this->rhythms[$measure] = ($this->rhythms[$measure] ?? '')." {$stroke->gap}-{$stroke->ticks()}";
         }
+        $this->allOdd = count($this->counts) > 2 && array_filter($this->counts, static fn (int $count): bool => $count % 2 === 0) === [];
+        $this->last = (int) array_key_last($this->counts);
     }
 
     /**
@@ -80,24 +91,30 @@ final class Phrasing
     }
 
     /**
-     * One measure with an odd number of strokes among even ones. Where odd measures follow each other, or come every second
-     * time, that is the figure.
+     * One measure with an odd number of strokes among even ones. Where odd measures of one rhythm follow each other, or three
+     * of any, or where they come every second time, that is the figure.
      */
     public function isOdd(int $index): bool
     {
         $measure = $this->strokes[$index]->onBeat()->measure;
-        if (! $this->hasOdd($measure)) {
+        if ($this->allOdd || ! $this->hasOdd($measure) || $this->isAsOdd($measure, $measure - 1) || $this->isAsOdd($measure, $measure + 1)) {
             return false;
         }
         $run = 1;
         for ($before = $measure - 1; $this->hasOdd($before); $before--) {
             $run++;
         }
-        for ($after = $measure + 1; $this->hasOdd($after); $after++) {
+        // Nothing follows the last note that it could turn round.
+        for ($after = $measure + 1; $after < $this->last && $this->hasOdd($after); $after++) {
             $run++;
         }
 
         return $run < self::FIGURE && ! ($this->hasOdd($measure - 2) && $this->hasOdd($measure + 2));
+    }
+
+    private function isAsOdd(int $measure, int $other): bool
+    {
+        return ($this->rhythms[$other] ?? null) === $this->rhythms[$measure];
     }
 
     private function hasOdd(int $measure): bool

@@ -61,6 +61,24 @@ final readonly class Stroke
         return $this->onBeat()->first()->tremolo > 0 || $this->type === StrokeType::Tremolo;
     }
 
+    /** Its note is short by a dot or wedge of its own: dots under a slur are the stops of a hook. */
+    public function isDotted(): bool
+    {
+        $note = $this->onBeat()->first();
+        foreach ($this->hooked ? [] : $note->slurs as $slur) {
+            if ($slur->type === 'start') {
+                return false;
+            }
+        }
+        foreach ($this->hooked ? [] : $note->articulations as $articulation) {
+            if ($articulation->detaches()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** Ticks that it lasts. */
     public function ticks(): int
     {

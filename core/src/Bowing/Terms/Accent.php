@@ -8,8 +8,10 @@ use UprightPencil\Core\Score\BowSign;
 
 final readonly class Accent implements WayTerm
 {
-    /** Beyond what its beat costs. */
-    private const UP = 0.8;
+    /** Beyond what its beat costs: on the downbeat, and elsewhere. */
+    private const UP_ON_THE_DOWNBEAT = 1.0;
+
+    private const UP = 0.6;
 
     public function name(): string
     {
@@ -23,6 +25,10 @@ final readonly class Accent implements WayTerm
 
     public function cost(Way $way, PlanPlace $at): float
     {
-        return $at->accented && $way->start === BowSign::Up && ! $at->stroke->changed && ! $at->stroke->continues ? self::UP : 0.0;
+        if (! $at->accented || $way->start !== BowSign::Up || $at->stroke->changed || $at->stroke->continues) {
+            return 0.0;
+        }
+
+        return $at->strength >= 1.0 ? self::UP_ON_THE_DOWNBEAT : self::UP;
     }
 }

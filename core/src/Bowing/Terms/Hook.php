@@ -35,7 +35,9 @@ final readonly class Hook implements TurnTerm
     private const LIFT = 1.3;
 
     /** Two equal notes off the beat, or the long last note with the one before it, in a measure that would turn everything round. */
-    private const IN_AN_ODD_MEASURE = 0.8;
+    private const SHORT_IN_AN_ODD_MEASURE = 0.3;
+
+    private const IN_AN_ODD_MEASURE = 0.35;
 
     public function __construct(private BowingSchool $school) {}
 
@@ -75,7 +77,11 @@ final readonly class Hook implements TurnTerm
         }
         $leads = $next !== null && $at->beats->strength($next->onBeat()) >= 0.25;
         if ($at->strength < 0.5 && $leads && 2 * $stroke->ticks() <= $before->ticks()) {
-            return $this->school === BowingSchool::AsItComes ? self::SHORT_AS_IT_COMES : Prices::HOOK;
+            return match (true) {
+                $this->school === BowingSchool::AsItComes => self::SHORT_AS_IT_COMES,
+                $this->school === BowingSchool::StrongBeat && $at->phrasing->isOdd($at->index) => self::SHORT_IN_AN_ODD_MEASURE,
+                default => Prices::HOOK,
+            };
         }
         if (Figures::isPair($before->last(), $stroke->first(), $at->beats)) {
             return $this->school === BowingSchool::Paired ? self::PAIRED : self::PLAIN;

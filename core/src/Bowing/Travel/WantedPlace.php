@@ -44,7 +44,7 @@ final readonly class WantedPlace
         return match (true) {
             $event->has(Articulation::Spiccato) => self::named(BowPlace::BalancePoint, 4.0),
             $stroke->isTremolo() => $soft ? self::named(BowPlace::Tip, 1.0) : new self(0.4, 0.8, 0.5),
-            $event->has(Articulation::Staccato, Articulation::Staccatissimo) && $seconds < 0.4 => new self(0.2, 0.6, 0.6),
+            $stroke->isDotted() && $event->has(Articulation::Staccato, Articulation::Staccatissimo) && $seconds < 0.4 => new self(0.2, 0.6, 0.6),
             Pace::isFast($seconds) && self::crosses($event, $hand, $next) => new self(0.3, 0.65, 0.6),
             $soft && $seconds < 0.6 => new self(0.5, 1.0, 0.2),
             default => null,
