@@ -9,6 +9,7 @@ use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\LeftHand;
 use UprightPencil\Core\Bowing\Strokes\Phrasing;
 use UprightPencil\Core\Bowing\Strokes\Stroke;
+use UprightPencil\Core\Bowing\Terms\Kept;
 use UprightPencil\Core\Bowing\Terms\Way;
 
 /**
@@ -81,6 +82,18 @@ final class PlanMemory
     }
 
     /**
+     * How a way begins and ends. A capital begins one that is marked on its first note: no hook or lift can stand there too.
+     *
+     * @param  int  $gap  ticks of silence before it: after a rest a direction says enough
+     */
+    public static function shape(Way $way, int $gap): string
+    {
+        $start = $way->start->value[0];
+
+        return ($gap === 0 && $way->isMarkedAtItsStart() ? strtoupper($start) : $start).$way->end()->value[0];
+    }
+
+    /**
      * @param  array{float, float, float, float}  $turns
      * @return array<int, array<int, float>>
      */
@@ -89,7 +102,8 @@ final class PlanMemory
         $table = [];
         foreach (str_split($from, 2) as $before => $way) {
             foreach (str_split($to, 2) as $now => $next) {
-                $table[$before][$now] = $turns[($way[1] === 'd' ? 0 : 2) + ($next[0] === 'd' ? 0 : 1)];
+                $start = strtolower($next[0]);
+                $table[$before][$now] = $turns[($way[1] === 'd' ? 0 : 2) + ($start === 'd' ? 0 : 1)] + ($start !== $next[0] && $start === $way[1] ? Kept::FORBIDDEN : 0.0);
             }
         }
 

@@ -82,7 +82,7 @@ final readonly class Planner
         return [
             'layer' => $layer,
             'stands' => array_map(fn (Way $way): float => $this->terms->standing($way, $at), $layer),
-            'shape' => implode('', array_map(static fn (Way $way): string => $way->start->value[0].$way->end()->value[0], $layer)),
+            'shape' => implode('', array_map(static fn (Way $way): string => PlanMemory::shape($way, $at->stroke->gap), $layer)),
             'turns' => [$turn(BowSign::Down, BowSign::Down), $turn(BowSign::Down, BowSign::Up), $turn(BowSign::Up, BowSign::Down), $turn(BowSign::Up, BowSign::Up)],
         ];
     }
@@ -150,7 +150,7 @@ final readonly class Planner
     private function turned(PlanPlace $at, Way $way, ?Way $before): array
     {
         $id = $at->stroke->id();
-        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->free || $at->lock !== null || $at->action !== null) {
+        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->free || ($at->lock !== null && ! isset($at->marks->alike[$id])) || $at->action !== null) {
             return [];
         }
         $cost = $this->terms->turning($way->start, $way->start, $at);

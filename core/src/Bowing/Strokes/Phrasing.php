@@ -18,9 +18,6 @@ final class Phrasing
     /** Of the time that a class needs for a circle of the bow, as much as it can do with. */
     private const ENOUGH = 0.85;
 
-    /** So many odd measures in a row are a figure. */
-    private const FIGURE = 3;
-
     /** @var array<int, true> short strokes that belong to their long one */
     private array $hooked = [];
 
@@ -31,9 +28,6 @@ final class Phrasing
     private array $rhythms = [];
 
     private readonly bool $allOdd;
-
-    /** The last measure, by index. */
-    private readonly int $last;
 
     /**
      * @param  list<Stroke>  $strokes
@@ -53,7 +47,6 @@ final class Phrasing
             $this->rhythms[$measure] = ($this->rhythms[$measure] ?? '')." {$stroke->gap}-{$stroke->ticks()}";
         }
         $this->allOdd = count($this->counts) > 2 && array_filter($this->counts, static fn (int $count): bool => $count % 2 === 0) === [];
-        $this->last = (int) array_key_last($this->counts);
     }
 
     /**
@@ -91,30 +84,35 @@ final class Phrasing
     }
 
     /**
-     * One measure with an odd number of strokes among even ones. Where odd measures of one rhythm follow each other, or three
-     * of any, or where they come every second time, that is the figure.
+     * A measure with an odd number of strokes among even ones, which would turn round everything after it. Where odd measures of
+     * one rhythm follow each other, or come every second time, that is the figure.
      */
     public function isOdd(int $index): bool
     {
         $measure = $this->strokes[$index]->onBeat()->measure;
-        if ($this->allOdd || ! $this->hasOdd($measure) || $this->isAsOdd($measure, $measure - 1) || $this->isAsOdd($measure, $measure + 1)) {
-            return false;
-        }
-        $run = 1;
-        for ($before = $measure - 1; $this->hasOdd($before); $before--) {
-            $run++;
-        }
-        // Nothing follows the last note that it could turn round.
-        for ($after = $measure + 1; $after < $this->last && $this->hasOdd($after); $after++) {
-            $run++;
-        }
 
-        return $run < self::FIGURE && ! ($this->hasOdd($measure - 2) && $this->hasOdd($measure + 2));
+        return ! $this->allOdd && $this->hasOdd($measure) && ! $this->isOfAFigure($measure);
     }
 
-    private function isAsOdd(int $measure, int $other): bool
+    /**
+     * The same rhythm next to it, twice unless its notes are as long as each other; or every second time, on both sides or with
+     * an odd measure between.
+     */
+    private function isOfAFigure(int $measure): bool
     {
-        return ($this->rhythms[$other] ?? null) === $this->rhythms[$measure];
+        $like = fn (int $other): bool => ($this->rhythms[$other] ?? null) === $this->rhythms[$measure];
+
+        $next = ($like($measure - 2) && $like($measure - 1)) || ($like($measure - 1) && $like($measure + 1)) || ($like($measure + 1) && $like($measure + 2));
+
+        return $next || ($this->isEven($measure) && ($like($measure - 1) || $like($measure + 1)))
+            || ($like($measure - 2) && ($like($measure + 2) || $this->hasOdd($measure - 1)))
+            || ($like($measure + 2) && $this->hasOdd($measure + 1));
+    }
+
+    /** All its notes are as long as each other. */
+    private function isEven(int $measure): bool
+    {
+        return count(array_unique(explode(' ', trim($this->rhythms[$measure])))) === 1;
     }
 
     private function hasOdd(int $measure): bool

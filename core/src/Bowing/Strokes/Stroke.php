@@ -20,6 +20,7 @@ final readonly class Stroke
      * @param  bool  $changed  begins with a change of bow on a note that is already sounding
      * @param  bool  $continues  goes on with the note that was held before the first ending: no new stroke to the ear
      * @param  StrokeType|null  $type  as words ask for it
+     * @param  bool  $hookedOn  the next stroke is hooked to this one
      */
     public function __construct(
         public int $number,
@@ -31,6 +32,7 @@ final readonly class Stroke
         public bool $changed = false,
         public bool $continues = false,
         public ?StrokeType $type = null,
+        public bool $hookedOn = false,
     ) {}
 
     public function first(): Event
@@ -64,13 +66,7 @@ final readonly class Stroke
     /** Its note is short by a dot or wedge of its own: dots under a slur are the stops of a hook. */
     public function isDotted(): bool
     {
-        $note = $this->onBeat()->first();
-        foreach ($this->hooked ? [] : $note->slurs as $slur) {
-            if ($slur->type === 'start') {
-                return false;
-            }
-        }
-        foreach ($this->hooked ? [] : $note->articulations as $articulation) {
+        foreach ($this->hooked || $this->hookedOn ? [] : $this->onBeat()->first()->articulations as $articulation) {
             if ($articulation->detaches()) {
                 return true;
             }

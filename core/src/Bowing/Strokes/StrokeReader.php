@@ -52,7 +52,7 @@ final class StrokeReader
             }
             $link = $before === null ? StrokeLink::Apart : $this->link($before, $event);
             if ($events !== [] && $link !== StrokeLink::Joined) {
-                array_push($strokes, ...$this->cut($events, $hooked, $gap, count($strokes)));
+                array_push($strokes, ...$this->cut($events, $hooked, $link === StrokeLink::Hooked, $gap, count($strokes)));
                 $events = [];
             }
             if ($events === []) {
@@ -63,7 +63,7 @@ final class StrokeReader
             $before = $event;
         }
         if ($events !== []) {
-            array_push($strokes, ...$this->cut($events, $hooked, $gap, count($strokes)));
+            array_push($strokes, ...$this->cut($events, $hooked, false, $gap, count($strokes)));
         }
 
         return $strokes;
@@ -73,9 +73,10 @@ final class StrokeReader
      * One stroke, or several when the bow changes on its held note.
      *
      * @param  non-empty-list<Event>  $events
+     * @param  bool  $hookedOn  the next stroke is hooked to it
      * @return list<Stroke>
      */
-    private function cut(array $events, bool $hooked, int $gap, int $number): array
+    private function cut(array $events, bool $hooked, bool $hookedOn, int $gap, int $number): array
     {
         $type = $this->marks->types[$events[0]->first()->id] ?? null;
         $whole = new Stroke($number + 1, $events, $hooked, $gap, $events[0]->start, $events[count($events) - 1]->end(), type: $type);
@@ -84,7 +85,7 @@ final class StrokeReader
         foreach ([...$this->changes($whole), $whole->end] as $end) {
             $within = array_values(array_filter($events, static fn (Event $event): bool => self::soundsWithin($event, $start, $end, $end === $whole->end)));
             $changed = $strokes !== [];
-            $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed, ! $changed && $this->continues($events[0]), $type);
+            $strokes[] = new Stroke($number + count($strokes) + 1, $within === [] ? $events : $within, ! $changed && $hooked, $changed ? 0 : $gap, $start, $end, $changed, ! $changed && $this->continues($events[0]), $type, $hookedOn && $end === $whole->end);
             $start = $end;
         }
 

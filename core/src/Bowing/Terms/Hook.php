@@ -30,7 +30,7 @@ final readonly class Hook implements TurnTerm
     private const TO_A_TARGET = 1.5;
 
     /** The lift that a phrase's long last note gives time for, where the measure before it would turn everything round. */
-    private const LIFT_AFTER_ODD = 0.55;
+    private const LIFT_AFTER_ODD = 0.5;
 
     private const LIFT = 1.3;
 

@@ -11,7 +11,7 @@ use UprightPencil\Core\Score\BowSign;
 final class Kept
 {
     /** Points that no other reason outweighs. */
-    private const FORBIDDEN = 50.0;
+    public const FORBIDDEN = 50.0;
 
     /** The first stroke of a stretch goes on from what was played before it, unless all else speaks against it. */
     private const AGAINST_ENTRY = 25.0;

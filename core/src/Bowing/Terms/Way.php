@@ -30,6 +30,12 @@ final readonly class Way
         return $this->turns % 2 === 0 ? $this->start : $this->start->other();
     }
 
+    /** Its first note carries what is done. */
+    public function isMarkedAtItsStart(): bool
+    {
+        return $this->action === BowAction::Change || $this->action === BowAction::Strike;
+    }
+
     public function from(BowSign $start): self
     {
         return new self($start, $this->turns, $this->action, $this->at, $this->needed);
