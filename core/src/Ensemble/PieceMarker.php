@@ -86,45 +86,47 @@ final class PieceMarker
         return (new self($score, $parts, $settings))->together;
     }
 
-    /** Sections with the same rhythm at the same time begin a passage in the same direction. */
+    /** Sections with the same rhythm at the same time are bowed alike, note by note. */
     private function alignSections(): void
     {
         $sections = $this->sections();
-        $before = [];
         foreach (Together::groups($sections) as $measure => $groups) {
-            $now = [];
             foreach ($groups as $group) {
-                $firsts = array_map(static fn (int $index): LinedNote => $sections[$index]->measures[$measure][0], $group);
-                $now[implode(',', $group)] = true;
-                // A passage is brought together where it begins; its next measures follow.
-                if (isset($before[implode(',', $group)]) && $this->areAlike($firsts)) {
-                    continue;
+                foreach (array_keys($sections[$group[0]]->measures[$measure]) as $place) {
+                    $notes = array_map(static fn (int $index): LinedNote => $sections[$index]->measures[$measure][$place], $group);
+                    if (self::differ($notes)) {
+                        $this->bring($notes);
+                        $sections = $this->sections();
+                    }
                 }
-                $this->begin($firsts);
-                $sections = $this->sections();
             }
-            $before = $now;
         }
     }
 
-    /** @param non-empty-list<LinedNote> $firsts */
-    private function areAlike(array $firsts): bool
+    /** @param non-empty-list<LinedNote> $notes */
+    private static function differ(array $notes): bool
     {
-        return count(array_unique(array_map(static fn (LinedNote $note): string => $note->direction(), $firsts))) === 1;
+        return count(array_unique(array_map(static fn (LinedNote $note): string => $note->direction(), $notes))) > 1;
     }
 
-    /** @param non-empty-list<LinedNote> $firsts */
-    private function begin(array $firsts): void
+    /**
+     * Brings sections to one direction: that of most or, where not all can afford that (a lift that the slowest has no time
+     * for), the other.
+     *
+     * @param  non-empty-list<LinedNote>  $notes
+     */
+    private function bring(array $notes): void
     {
-        if ($this->areAlike($firsts)) {
-            return;
-        }
-        $printed = array_values(array_filter($firsts, static fn (LinedNote $note): bool => $note->isBowPrinted()));
-        $sign = Together::common($printed === [] ? $firsts : $printed);
-        foreach ($firsts as $first) {
-            if ($first->direction() !== $sign->value[0] && ! $first->isBowPrinted()) {
-                $this->tryWith($first, $sign, self::WORTH);
+        $printed = array_values(array_filter($notes, static fn (LinedNote $note): bool => $note->isBowPrinted()));
+        $sign = Together::common($printed === [] ? $notes : $printed);
+        $before = [$this->together, $this->marked];
+        foreach ($printed === [] ? [$sign, $sign->other()] : [$sign] as $wanted) {
+            $others = array_filter($notes, static fn (LinedNote $note): bool => $note->direction() !== $wanted->value[0] && ! $note->isBowPrinted());
+            $brought = array_filter($others, fn (LinedNote $note): bool => $this->tryWith($note, $wanted, self::WORTH));
+            if (count($brought) === count($others)) {
+                return;
             }
+            [$this->together, $this->marked] = $before;
         }
     }
 
@@ -142,19 +144,22 @@ final class PieceMarker
         }
     }
 
-    /** Marks a part again with one passage beginning otherwise, and keeps that where a teacher would pay for it. */
-    private function tryWith(LinedNote $note, BowSign $sign, float $worth): void
+    /** Marks a part again with one note bowed otherwise, and keeps that where a teacher would pay for it. */
+    private function tryWith(LinedNote $note, BowSign $sign, float $worth): bool
     {
         $this->tries[$note->part] = ($this->tries[$note->part] ?? 0) + 1;
         if ($this->tries[$note->part] > self::MOST_TRIES) {
-            return;
+            return false;
         }
         $together = [...$this->together[$note->part], $note->id() => $sign];
         $marked = $this->sessions[$note->part]->mark(PartDecisions::of($this->marked[$note->part]->printed, []), $together);
-        if ($marked->bowingCost - $this->marked[$note->part]->bowingCost <= $worth) {
-            $this->together = array_values(array_replace($this->together, [$note->part => $together]));
-            $this->marked = array_values(array_replace($this->marked, [$note->part => $marked]));
+        if ($marked->bowingCost - $this->marked[$note->part]->bowingCost > $worth) {
+            return false;
         }
+        $this->together = array_values(array_replace($this->together, [$note->part => $together]));
+        $this->marked = array_values(array_replace($this->marked, [$note->part => $marked]));
+
+        return true;
     }
 
     /** @return list<Section> */

@@ -42,6 +42,18 @@ final readonly class BowMarks
         return array_diff_key($this->directions, $this->alike);
     }
 
+    /** @param list<string> $notes the heads of one note */
+    public function isAlike(array $notes): bool
+    {
+        foreach ($this->alike === [] ? [] : $notes as $id) {
+            if (isset($this->alike[$id])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /** These marks with others laid over them. */
     public function and(self $others): self
     {

@@ -40,7 +40,7 @@ final class PlanMemory
         foreach ($strokes as $index => $stroke) {
             $name = "{$stroke->start} {$stroke->end} {$stroke->gap} {$stroke->first()->index}"
                 .($stroke->hooked ? 'h' : '').($stroke->changed ? 'c' : '').($stroke->continues ? 'o' : '').$stroke->type?->value
-                .BowFollower::lock($stroke, $marks)?->value.BowFollower::action($stroke, $marks)?->value
+                .BowFollower::lock($stroke, $marks)?->value.($marks->isAlike($stroke->ids()) ? 'k' : '').BowFollower::action($stroke, $marks)?->value
                 .($phrasing->isShortOfPair($index) ? 'p' : '').($phrasing->isOdd($index) ? 'x' : '').($phrasing->hasTimeToLift($index) ? 'l' : '');
             foreach (count($stroke->events) === 1 ? [] : $stroke->events as $event) {
                 $name .= '.'.$hand->string($event->index).$hand->hand($event->index).(isset($marks->actions[$event->first()->id]) ? 'a' : '');

@@ -150,7 +150,7 @@ final readonly class Planner
     private function turned(PlanPlace $at, Way $way, ?Way $before): array
     {
         $id = $at->stroke->id();
-        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->free || ($at->lock !== null && ! isset($at->marks->alike[$id])) || $at->action !== null) {
+        if ($before === null || $at->before === null || $id === null || $way->start !== $before->end() || $at->isBound() || $at->free || $at->isTarget() || $at->action !== null) {
             return [];
         }
         $cost = $this->terms->turning($way->start, $way->start, $at);

@@ -92,7 +92,7 @@ final readonly class PlanNotes
         for ($next = $index; $next < $index + self::NEAR && isset($line->strokes[$next]); $next++) {
             $event = $line->strokes[$next]->onBeat();
             $locked = BowFollower::lock($line->strokes[$next], $this->case->fixed);
-            if ($locked !== null) {
+            if ($locked !== null && ! $this->case->fixed->isAlike($line->strokes[$next]->ids())) {
                 return ", so that {$this->case->place($event)} comes ".($locked === BowSign::Down ? 'down' : 'up');
             }
             if ($line->direction($next) === BowSign::Down && ($this->case->beats->startsMeasure($event) || $this->case->beats->isAccented($event))) {

@@ -15,6 +15,9 @@ final class Phrasing
     /** Of a long last note, the share that a lift may take: the rest still sounds. */
     public const LIFTED_SHARE = 0.45;
 
+    /** Two kinds of odd measures in turn are a figure when both come twice. */
+    private const TWO_AND_TWO = 4;
+
     /** Of the time that a class needs for a circle of the bow, as much as it can do with. */
     private const ENOUGH = 0.85;
 
@@ -85,7 +88,7 @@ final class Phrasing
 
     /**
      * A measure with an odd number of strokes among even ones, which would turn round everything after it. Where odd measures of
-     * one rhythm follow each other, or come every second time, that is the figure.
+     * one rhythm follow each other, or two odd ones take turns, that is the figure.
      */
     public function isOdd(int $index): bool
     {
@@ -95,8 +98,7 @@ final class Phrasing
     }
 
     /**
-     * The same rhythm next to it, twice unless its notes are as long as each other; or every second time, on both sides or with
-     * an odd measure between.
+     * The same rhythm next to it, twice unless its notes are as long as each other; or in turn with another odd one.
      */
     private function isOfAFigure(int $measure): bool
     {
@@ -105,8 +107,16 @@ final class Phrasing
         $next = ($like($measure - 2) && $like($measure - 1)) || ($like($measure - 1) && $like($measure + 1)) || ($like($measure + 1) && $like($measure + 2));
 
         return $next || ($this->isEven($measure) && ($like($measure - 1) || $like($measure + 1)))
-            || ($like($measure - 2) && ($like($measure + 2) || $this->hasOdd($measure - 1)))
-            || ($like($measure + 2) && $this->hasOdd($measure + 1));
+            || (($like($measure - 2) || $like($measure + 2)) && $this->run($measure) >= self::TWO_AND_TWO);
+    }
+
+    /** @return int how many odd measures follow each other here */
+    private function run(int $measure): int
+    {
+        for ($first = $measure; $this->hasOdd($first - 1); $first--);
+        for ($last = $measure; $this->hasOdd($last + 1); $last++);
+
+        return $last - $first + 1;
     }
 
     /** All its notes are as long as each other. */

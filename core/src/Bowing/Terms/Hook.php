@@ -57,7 +57,7 @@ final readonly class Hook implements TurnTerm
             return 0.0;
         }
 
-        return $this->hook($at, $to) + ($at->lock !== null && ! $at->isBeforeLocked() ? self::TO_A_TARGET : 0.0);
+        return $this->hook($at, $to) + ($at->isTarget() && ! $at->isBeforeLocked() ? self::TO_A_TARGET : 0.0);
     }
 
     private function hook(PlanPlace $at, BowSign $to): float

@@ -76,6 +76,12 @@ final readonly class PlanPlace
         return $this->stroke->hooked || $this->stroke->changed || $this->stroke->continues;
     }
 
+    /** Print or people want it down or up; where only the same music elsewhere speaks for a direction, any mark may bring it about. */
+    public function isTarget(): bool
+    {
+        return $this->lock !== null && ! $this->marks->isAlike($this->stroke->ids());
+    }
+
     /** The stroke before it has a direction that somebody gave it. */
     public function isBeforeLocked(): bool
     {
