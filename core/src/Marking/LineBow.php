@@ -9,7 +9,6 @@ use UprightPencil\Core\Bowing\BowMark;
 use UprightPencil\Core\Bowing\BowWriter;
 use UprightPencil\Core\Bowing\LineContext;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
-use UprightPencil\Core\Bowing\Rules\BowingFinding;
 
 /** What the page is told of a line's bow. */
 final readonly class LineBow
@@ -36,11 +35,15 @@ final readonly class LineBow
         $marks = BowWriter::of($context, $bowing, $fixed, $before);
         $findings = [];
         foreach ($bowing->findings as $finding) {
-            $marks = $finding->mended ? self::because($marks, $finding) : $marks;
+            $id = $finding->event->first()->id;
+            if ($finding->mended && isset($marks[$id])) {
+                // A hook, a retake, a change has its reason at its mark.
+                $marks[$id] = $marks[$id]->with(reasons: [...$marks[$id]->reasons, $finding->message]);
+            }
             $findings[] = new Finding(
                 $finding->code,
                 $case->place($finding->event),
-                $finding->event->first()->id,
+                $id,
                 $finding->message,
                 array_map(Fix::of(...), $finding->fixes),
                 $finding->mended,
@@ -49,21 +52,5 @@ final readonly class LineBow
         }
 
         return new self($marks, $findings, count($bowing->line->strokes), $bowing->cost);
-    }
-
-    /**
-     * A hook, a retake, a change has its reason at its mark.
-     *
-     * @param  array<string, BowMark>  $marks
-     * @return array<string, BowMark>
-     */
-    private static function because(array $marks, BowingFinding $note): array
-    {
-        $id = $note->event->first()->id;
-        if (isset($marks[$id])) {
-            $marks[$id] = $marks[$id]->with(reasons: [...$marks[$id]->reasons, $note->message]);
-        }
-
-        return $marks;
     }
 }

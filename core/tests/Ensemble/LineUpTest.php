@@ -45,6 +45,26 @@ final class LineUpTest extends TestCase
         self::assertSame($starts[0], $starts[2]);
     }
 
+    public function test_sections_that_have_no_time_to_lift_are_followed_by_those_that_have(): void
+    {
+        $tune = '2# =104 | D%1$dq E%1$d F#%1$dh | D%1$dq E%1$d F#%1$d E%1$d | D%1$dw';
+        $score = self::score(['Violin 1' => sprintf($tune, 4), 'Cello' => sprintf($tune, 3), 'Bass' => sprintf($tune, 3)]);
+        $alone = array_map(fn (int $part): string => self::bows(self::marked($score->with(parts: [$score->parts[$part]]), level: Level::FirstYear)[0]), [0, 1]);
+        $together = array_map(self::bows(...), self::marked($score, level: Level::FirstYear));
+
+        self::assertNotSame($alone[0], $alone[1], 'by themselves the violins lift and the cellos hook');
+        self::assertSame([$alone[1]], array_values(array_unique($together)));
+    }
+
+    #[DataProvider('pieces')]
+    public function test_the_sections_of_the_demo_agree(string $file): void
+    {
+        $level = str_contains($file, 'line-') ? Level::FirstYear : Level::SecondYear;
+        $findings = self::lineUp(Music::read((string) file_get_contents($file))->score, level: $level)['findings'];
+
+        self::assertSame([], array_values(array_filter($findings, static fn (array $finding): bool => $finding['code'] === 'bows-differ')));
+    }
+
     public function test_a_decision_in_one_section_changes_no_other(): void
     {
         $score = self::score(['Violin 1' => '2# | '.self::PHRASE.'D5w', 'Violin 2' => '2# | '.self::PHRASE.'D5w']);
@@ -118,22 +138,22 @@ final class LineUpTest extends TestCase
      * @param  list<array<string, mixed>>  $decisions
      * @return list<MarkedPart>
      */
-    private static function marked(Score $score, array $decisions = []): array
+    private static function marked(Score $score, array $decisions = [], Level $level = Level::SecondYear): array
     {
         $all = array_map(Decision::fromArray(...), $decisions);
         $own = array_map(static fn (Part $part): PartDecisions => PartDecisions::of($part, PartDecisions::about($part, $score, $all)), $score->parts);
 
-        return PieceMarker::mark($score, $score->parts, $own, array_fill(0, count($score->parts), new Settings(ClassProfile::of(Level::SecondYear))));
+        return PieceMarker::mark($score, $score->parts, $own, array_fill(0, count($score->parts), new Settings(ClassProfile::of($level))));
     }
 
     /**
      * @param  list<array<string, mixed>>  $decisions
      * @return array{figures: list<array{id: string, notes: int, places: list<array{part: string, measure: string, beat: float, transposed: int}>}>, findings: list<array{code: string, from: array<string, mixed>, to: array<string, mixed>, parts: list<string>, message: string, fixes: non-empty-list<array{decisions: list<array<string, mixed>>}>}>}
      */
-    private static function lineUp(Score $score, array $decisions = []): array
+    private static function lineUp(Score $score, array $decisions = [], Level $level = Level::SecondYear): array
     {
         /** @var array{figures: list<array{id: string, notes: int, places: list<array{part: string, measure: string, beat: float, transposed: int}>}>, findings: list<array{code: string, from: array<string, mixed>, to: array<string, mixed>, parts: list<string>, message: string, fixes: non-empty-list<array{decisions: list<array<string, mixed>>}>}>} $made */
-        $made = (new LineUp($score, self::marked($score, $decisions)))->toArray();
+        $made = (new LineUp($score, self::marked($score, $decisions, $level)))->toArray();
 
         return $made;
     }

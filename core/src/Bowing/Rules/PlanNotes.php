@@ -29,25 +29,22 @@ final readonly class PlanNotes
     {
         $told = new self($case);
         $done = $case->fixed->actions;
-        $notes = [];
+        $at = [];
         foreach ($case->plan->actions as $action) {
-            isset($done[$action->note()]) || $notes[] = $told->note($action);
+            isset($done[$action->note()]) || $at[$action->event][] = $action;
         }
-
-        return array_values(array_filter($notes));
-    }
-
-    private function note(PlannedAction $action): ?BowingFinding
-    {
-        foreach ($this->case->line->strokes as $index => $stroke) {
+        $notes = [];
+        foreach ($at === [] ? [] : $case->line->strokes as $index => $stroke) {
             foreach ($stroke->events as $event) {
-                if ($event->index === $action->event) {
-                    return new BowingFinding("plan-{$action->action->value}", $event, $this->sentence($action, $index), 0.0, [new BowingFix($action->action->value, $action->notes, $action->cost, $action->changes())], true);
+                foreach ($at[$event->index] ?? [] as $action) {
+                    $notes[] = new BowingFinding("plan-{$action->action->value}", $event, $told->sentence($action, $index), 0.0, [new BowingFix($action->action->value, $action->notes, $action->cost, $action->changes())], true);
                 }
+                // A held event sounds in several strokes: it is told of where it begins.
+                unset($at[$event->index]);
             }
         }
 
-        return null;
+        return $notes;
     }
 
     private function sentence(PlannedAction $action, int $index): string

@@ -36,10 +36,10 @@ final class BowNeed
 
     private readonly float $length;
 
-    /** @var array<int, float> seconds by start and end, which are asked for many times */
+    /** @var array<string, float> seconds by start and end, which are asked for many times */
     private array $seconds = [];
 
-    /** @var array<int, float> bows a second by start and end */
+    /** @var array<string, float> bows a second by start and end */
     private array $speeds = [];
 
     public function __construct(
@@ -58,9 +58,10 @@ final class BowNeed
     }
 
     /** Strokes that begin and end together last as long. */
-    private static function key(Stroke $stroke): int
+    private static function key(Stroke $stroke): string
     {
-        return ($stroke->start << 30) + $stroke->ticks();
+        // Not one number: numbers with the same low bits lie in one place of a table, and to find one takes as long as there are others.
+        return "{$stroke->start} {$stroke->end}";
     }
 
     private function added(Stroke $stroke): float

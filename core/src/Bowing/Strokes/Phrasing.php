@@ -30,7 +30,8 @@ final class Phrasing
     /** @var array<int, string> measure => the lengths of its strokes and of the rests between them, in ticks */
     private array $rhythms = [];
 
-    private readonly bool $allOdd;
+    /** @var array<int, true> measures that would turn round everything after them */
+    private readonly array $odd;
 
     /**
      * @param  list<Stroke>  $strokes
@@ -49,7 +50,7 @@ final class Phrasing
             $this->counts[$measure] = ($this->counts[$measure] ?? 0) + ($own ? 1 : 0);
             $this->rhythms[$measure] = ($this->rhythms[$measure] ?? '')." {$stroke->gap}-{$stroke->ticks()}";
         }
-        $this->allOdd = count($this->counts) > 2 && array_filter($this->counts, static fn (int $count): bool => $count % 2 === 0) === [];
+        $this->odd = $this->oddMeasures();
     }
 
     /**
@@ -92,31 +93,42 @@ final class Phrasing
      */
     public function isOdd(int $index): bool
     {
-        $measure = $this->strokes[$index]->onBeat()->measure;
+        return isset($this->odd[$this->strokes[$index]->onBeat()->measure]);
+    }
 
-        return ! $this->allOdd && $this->hasOdd($measure) && ! $this->isOfAFigure($measure);
+    /** @return array<int, true> */
+    private function oddMeasures(): array
+    {
+        $odd = $run = [];
+        foreach (array_keys($this->counts) as $measure) {
+            if ($this->hasOdd($measure)) {
+                $run[] = $measure;
+            }
+            if (! $this->hasOdd($measure + 1)) {
+                foreach ($run as $own) {
+                    $this->isOfAFigure($own, count($run)) || $odd[$own] = true;
+                }
+                $run = [];
+            }
+        }
+
+        // Where all are odd, apart from a last note after one measure, nothing is turned round.
+        return count($this->counts) > 2 && count(array_filter(array_keys($this->counts), $this->hasOdd(...))) === count($this->counts) ? [] : $odd;
     }
 
     /**
      * The same rhythm next to it, twice unless its notes are as long as each other; or in turn with another odd one.
+     *
+     * @param  int  $run  how many odd measures follow each other there
      */
-    private function isOfAFigure(int $measure): bool
+    private function isOfAFigure(int $measure, int $run): bool
     {
         $like = fn (int $other): bool => ($this->rhythms[$other] ?? null) === $this->rhythms[$measure];
 
         $next = ($like($measure - 2) && $like($measure - 1)) || ($like($measure - 1) && $like($measure + 1)) || ($like($measure + 1) && $like($measure + 2));
 
         return $next || ($this->isEven($measure) && ($like($measure - 1) || $like($measure + 1)))
-            || (($like($measure - 2) || $like($measure + 2)) && $this->run($measure) >= self::TWO_AND_TWO);
-    }
-
-    /** @return int how many odd measures follow each other here */
-    private function run(int $measure): int
-    {
-        for ($first = $measure; $this->hasOdd($first - 1); $first--);
-        for ($last = $measure; $this->hasOdd($last + 1); $last++);
-
-        return $last - $first + 1;
+            || (($like($measure - 2) || $like($measure + 2)) && $run >= self::TWO_AND_TWO);
     }
 
     /** All its notes are as long as each other. */
