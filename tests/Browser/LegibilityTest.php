@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\WebDriverKeys as Keys;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Browser\Support\Browser;
 use Tests\Browser\Support\Server;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -19,14 +21,15 @@ final class LegibilityTest extends BrowserTestCase
 
     /** Signs in words and figures; lines (slurs, hooks, bars) lie beside them on purpose. */
     private const MEASURE = <<<'JS'
+        const page = document.querySelector('.sheets svg.sheet')?.getBoundingClientRect().width > 0 ? 'svg.sheet' : 'svg.score'
         const ink = (drawn) => {
             const box = drawn.getBoundingClientRect()
             const empty = drawn.textContent === '' ? 0 : box.height * 0.2 // above and below the letters of a line of text
             return { left: box.left, right: box.right, top: box.top + empty, bottom: box.bottom - empty }
         }
         const isLine = (sign) => /slur|hook|bar|stay|slide|bracket|span|line|struck|split/.test(sign.kind)
-        const signs = [...document.querySelectorAll('svg.score .pencil .mark')].map((drawn) => ({ box: ink(drawn), kind: drawn.getAttribute('class'), note: drawn.dataset.note })).filter((sign) => !isLine(sign) && sign.box.right > sign.box.left)
-        const heads = [...document.querySelectorAll('svg.score g.note .notehead')].map((head) => head.getBoundingClientRect())
+        const signs = [...document.querySelectorAll(`${page} .pencil .mark`)].map((drawn) => ({ box: ink(drawn), kind: drawn.getAttribute('class'), note: drawn.dataset.note })).filter((sign) => !isLine(sign) && sign.box.right > sign.box.left)
+        const heads = [...document.querySelectorAll(`${page} g.note .notehead`)].map((head) => head.getBoundingClientRect())
         const touch = (a, b) => a.left + 1.5 < b.right && b.left + 1.5 < a.right && a.top + 1.5 < b.bottom && b.top + 1.5 < a.bottom
         const found = []
         signs.forEach((one, index) => {
@@ -62,6 +65,36 @@ final class LegibilityTest extends BrowserTestCase
             $browser->visit("/parts/{$id}")->desk();
             self::assertSame([], $browser->script(self::MEASURE), $name);
         }
+    }
+
+    /** @param array<string, string> $settings of the class */
+    #[DataProvider('densities')]
+    public function test_nor_at_any_density_nor_on_paper(array $settings): void
+    {
+        $database = Server::running()->database();
+        $usual = $database->query("SELECT profile FROM ensembles WHERE name = 'Quarry Strings'")?->fetchColumn();
+        self::assertIsString($usual);
+        $keep = $database->prepare("UPDATE ensembles SET profile = ? WHERE name = 'Quarry Strings'");
+        $keep->execute([json_encode([...(array) json_decode($usual, true), ...$settings], JSON_THROW_ON_ERROR)]);
+        try {
+            $desk = $this->desk('Over Slate Hill', 'Violin 1');
+            self::assertSame([], $desk->script(self::MEASURE));
+            $marks = $desk->script('return document.querySelectorAll("svg.score .pencil .mark").length');
+            $desk->script('window.print = () => window.dispatchEvent(new Event("beforeprint"))');
+            $desk->keys('o')->press('Print', '.hand-out')->until(fn (): bool => $desk->script('return document.querySelectorAll(".sheets .mark").length') > 0, 'nothing was put on paper');
+            (new ChromeDevToolsDriver($desk->driver))->execute('Emulation.setEmulatedMedia', ['media' => 'print']);
+            self::assertGreaterThan(0, $desk->script('return document.querySelector(".sheets svg.sheet").getBoundingClientRect().width'));
+            self::assertSame([], $desk->script(self::MEASURE), "on paper, of {$marks} marks");
+        } finally {
+            $keep->execute([$usual]);
+        }
+    }
+
+    /** @return iterable<string, array{array<string, string>}> */
+    public static function densities(): iterable
+    {
+        yield 'every finger, as for a first year' => [['fingers' => 'every', 'marks' => 'first-year']];
+        yield 'only what is doubtful' => [['fingers' => 'doubtful', 'marks' => 'sparse']];
     }
 
     /** @return array<int, string> names by id */

@@ -105,6 +105,7 @@ final class BowingRun
 
         return new BowingCase(
             $part->part,
+            $part->jumps,
             $part->time,
             $this->context->reading->slurs,
             $this->context->load,

@@ -70,6 +70,9 @@ final class FindingsTest extends TestCase
         yield 'same-direction-unmarked' => [
             'same-direction-unmarked', 'D4q!d E4!d F#4 G4', '1', 'Two down-bows follow each other at measure 1, beat 2', ['hook', 'retake', 'alternate'],
         ];
+        yield 'repeat-mismatch round an ending' => [
+            'repeat-mismatch', '|: D4q E4 F#4 G4 |1 A4h G4h :|2 A4h!u A4h |', '3', 'begins up at measure 3, beat 1, but down at measure 2, beat 1', ['alternate'],
+        ];
         yield 'repeat-mismatch' => [
             'repeat-mismatch', '3/4 |: D4q E4 F#4 :| G4h.', '1', 'the bow comes down the first time and up when it comes back', ['retake'],
         ];

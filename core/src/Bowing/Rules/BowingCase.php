@@ -16,6 +16,7 @@ use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Jumps;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Level;
 
@@ -37,6 +38,7 @@ final readonly class BowingCase
      */
     public function __construct(
         public Part $part,
+        public Jumps $jumps,
         PartTime $time,
         public Slurs $slurs,
         public SlurLoad $load,
