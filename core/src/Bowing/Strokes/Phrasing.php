@@ -117,17 +117,18 @@ final class Phrasing
     }
 
     /**
-     * The same rhythm next to it, twice unless its notes are as long as each other; or in turn with another odd one.
+     * The same rhythm next to it, twice unless its notes are as long as each other; long notes measure by measure; or in turn
+     * with another odd one.
      *
      * @param  int  $run  how many odd measures follow each other there
      */
     private function isOfAFigure(int $measure, int $run): bool
     {
         $like = fn (int $other): bool => ($this->rhythms[$other] ?? null) === $this->rhythms[$measure];
+        $inARow = ($like($measure - 2) && $like($measure - 1)) || ($like($measure - 1) && $like($measure + 1)) || ($like($measure + 1) && $like($measure + 2));
 
-        $next = ($like($measure - 2) && $like($measure - 1)) || ($like($measure - 1) && $like($measure + 1)) || ($like($measure + 1) && $like($measure + 2));
-
-        return $next || ($this->isEven($measure) && ($like($measure - 1) || $like($measure + 1)))
+        return $inARow || ($this->isEven($measure) && ($like($measure - 1) || $like($measure + 1)))
+            || ($this->counts[$measure] === 1 && (($this->counts[$measure - 1] ?? 0) === 1 || ($this->counts[$measure + 1] ?? 0) === 1))
             || (($like($measure - 2) || $like($measure + 2)) && $run >= self::TWO_AND_TWO);
     }
 
