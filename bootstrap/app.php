@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use App\Console\KeepBench;
+use App\Console\OpenSchool;
+use App\Console\SchoolCode;
 use App\Console\WriteTypes;
 use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
@@ -22,7 +24,7 @@ use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withCommands([WriteTypes::class, KeepBench::class])
+    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);

@@ -2,10 +2,16 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
+use App\Http\Controllers\EnsembleController;
+use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\ImportController;
+use App\Http\Controllers\JoinController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PieceController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedPartController;
 use App\Http\Controllers\ShelfController;
@@ -13,7 +19,12 @@ use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(static function (): void {
     Route::get('session', [SessionController::class, 'show']);
-    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::middleware('throttle:sign-in')->group(static function (): void {
+        Route::post('session', [SessionController::class, 'store']);
+        Route::post('first-start', [FirstStartController::class, 'store']);
+        Route::get('join/{token}', [JoinController::class, 'show']);
+        Route::post('join/{token}', [JoinController::class, 'accept']);
+    });
 
     Route::middleware('throttle:shared')->group(static function (): void {
         Route::get('shared/{token}', [SharedPartController::class, 'show']);
@@ -22,9 +33,23 @@ Route::prefix('api')->group(static function (): void {
 
     Route::middleware('auth')->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('account', [AccountController::class, 'show']);
+        Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:sign-in');
+        Route::post('schools/{school}/ensembles', [EnsembleController::class, 'store'])->can('open', 'school');
+        Route::patch('ensembles/{ensemble}', [EnsembleController::class, 'update'])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/next-year', [EnsembleController::class, 'nextYear'])->can('direct', 'ensemble');
+        Route::get('ensembles/{ensemble}/people', [PeopleController::class, 'index'])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/invitations', [PeopleController::class, 'invite'])->can('direct', 'ensemble');
+        Route::post('invitations/{invitation}/renew', [PeopleController::class, 'renew'])->can('change', 'invitation');
+        Route::delete('invitations/{invitation}', [PeopleController::class, 'takeBack'])->can('change', 'invitation');
+        Route::patch('memberships/{membership}', [PeopleController::class, 'change'])->can('change', 'membership');
+        Route::delete('memberships/{membership}', [PeopleController::class, 'letGo'])->can('change', 'membership');
+        Route::patch('pieces/{piece}', [PieceController::class, 'update'])->can('direct', 'piece');
+        Route::post('pieces/{piece}/move', [PieceController::class, 'move'])->can('direct', 'piece');
+        Route::delete('pieces/{piece}', [PieceController::class, 'destroy'])->can('direct', 'piece');
         Route::get('shelf', [ShelfController::class, 'show']);
         Route::post('readings', [ImportController::class, 'read'])->middleware('throttle:imports');
-        Route::post('ensembles/{ensemble}/pieces', [ImportController::class, 'store'])->middleware('throttle:imports');
+        Route::post('ensembles/{ensemble}/pieces', [ImportController::class, 'store'])->middleware('throttle:imports')->can('direct', 'ensemble');
         Route::get('parts/{part}', [PartController::class, 'show'])->can('view', 'part');
         Route::get('parts/{part}/why/{note}', [PartController::class, 'why'])->can('view', 'part');
         Route::get('parts/{part}/ways', [PartController::class, 'ways'])->can('view', 'part');

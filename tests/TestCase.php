@@ -9,6 +9,7 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Models\School;
 use App\Models\User;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Str;
@@ -31,12 +32,19 @@ abstract class TestCase extends LaravelTestCase
     /** @param array<string, mixed> $profile */
     protected static function ensembleOf(User $director, array $profile = ['level' => 'second-year']): Ensemble
     {
-        return $director->ensembles()->create(['name' => 'Strings', 'school' => 'A School', 'profile' => $profile]);
+        return School::query()->firstOrCreate(['name' => 'A School'])->openEnsemble($director, 'Strings', $profile);
     }
 
     protected static function musicXml(string $tune = '2# | D4q E4 F#4 G4 | A4h D4', string $name = 'Violin'): string
     {
         return Writer::write(Tune::score($tune, $name)->with(title: 'Tune', composer: 'Nobody'));
+    }
+
+    protected static function twoPartsXml(): string
+    {
+        $score = Tune::score('2# | D4q E4 F#4 G4 | A4h D4', 'Violin')->with(title: 'Tune');
+
+        return Writer::write($score->with(parts: [$score->parts[0]->with(id: 'P1'), Tune::score('2# | D3q E3 F#3 G3 | A3h D3', 'Cello')->parts[0]->with(id: 'P2')]));
     }
 
     protected static function pieceOf(User $director, Rights $rights = Rights::Own, ?string $musicXml = null): Piece

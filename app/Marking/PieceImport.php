@@ -52,6 +52,7 @@ final class PieceImport
                 'bowing' => $bowing,
                 'source' => Writer::write($score),
                 'request_key' => $key,
+                'place' => 1 + (int) $ensemble->pieces()->max('place'),
             ]);
             foreach ($score->parts as $place => $part) {
                 self::refuseUnopenable($piece->parts()->create(self::part($score, $part, $place, $instruments[$part->id] ?? null)));

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -13,19 +15,39 @@ use UprightPencil\Core\Strings\WrongProfile;
  * A group of players of one level.
  *
  * @property int $id
- * @property int $user_id
+ * @property int $school_id
  * @property string $name
- * @property string $school
+ * @property string $year as the school writes it
+ * @property Carbon|null $put_away_at
+ * @property School $school
  * @property array<string, mixed> $profile
  */
 final class Ensemble extends Model
 {
-    protected $fillable = ['name', 'school', 'profile'];
+    protected $fillable = ['school_id', 'name', 'year', 'profile', 'put_away_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['profile' => 'array'];
+        return ['profile' => 'array', 'put_away_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<School, $this> */
+    public function school(): BelongsTo
+    {
+        return $this->belongsTo(School::class);
+    }
+
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
+    {
+        return $this->hasMany(Membership::class);
+    }
+
+    /** @return HasMany<Invitation, $this> */
+    public function invitations(): HasMany
+    {
+        return $this->hasMany(Invitation::class);
     }
 
     /** @return HasMany<Piece, $this> */
@@ -37,8 +59,20 @@ final class Ensemble extends Model
     /** @throws WrongProfile when what is kept is none */
     public function classProfile(): ClassProfile
     {
+        return ClassProfile::fromArray($this->kept() ?? throw new WrongProfile('It cannot be read.'));
+    }
+
+    /** @return array<string, mixed> the settings of the class as they are kept; none where they cannot be read */
+    public function settings(): array
+    {
+        return $this->kept() ?? [];
+    }
+
+    /** @return array<string, mixed>|null */
+    private function kept(): ?array
+    {
         $kept = json_decode((string) $this->getRawOriginal('profile'), true);
 
-        return ClassProfile::fromArray(is_array($kept) ? $kept : throw new WrongProfile('It cannot be read.'));
+        return is_array($kept) ? $kept : null;
     }
 }

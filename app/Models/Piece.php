@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 
 /**
@@ -21,16 +22,18 @@ use UprightPencil\Core\Bowing\Marks\BowingSchool;
  * @property BowingSchool $bowing
  * @property string $source the whole score as MusicXML
  * @property string $request_key
+ * @property int $place on the shelf
+ * @property Carbon|null $put_away_at
  * @property Ensemble $ensemble
  */
 final class Piece extends Model
 {
-    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key'];
+    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['rights' => Rights::class, 'bowing' => BowingSchool::class];
+        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Ensemble, $this> */

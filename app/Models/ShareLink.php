@@ -23,9 +23,6 @@ use Illuminate\Support\Carbon;
  */
 final class ShareLink extends Model
 {
-    /** Random bytes in a token: 144 bits cannot be guessed. */
-    private const TOKEN_BYTES = 18;
-
     protected $fillable = ['user_id', 'token_hash', 'expires_at'];
 
     /** @return array<string, string> */
@@ -40,19 +37,9 @@ final class ShareLink extends Model
         return $this->belongsTo(Part::class);
     }
 
-    public static function newToken(): string
-    {
-        return rtrim(strtr(base64_encode(random_bytes(self::TOKEN_BYTES)), '+/', '-_'), '=');
-    }
-
-    public static function hashOf(string $token): string
-    {
-        return hash('sha256', $token);
-    }
-
     /** @return Builder<self> the link with this token, if it is open */
     public static function open(string $token): Builder
     {
-        return self::query()->where('token_hash', self::hashOf($token))->whereNull('closed_at')->where('expires_at', '>', now());
+        return self::query()->where('token_hash', Token::hashOf($token))->whereNull('closed_at')->where('expires_at', '>', now());
     }
 }

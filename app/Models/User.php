@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 
 /**
- * A director.
+ * Somebody of a school's staff.
  *
  * @property int $id
  * @property string $name
@@ -26,9 +27,15 @@ final class User extends Authenticatable
         return ['password' => 'hashed'];
     }
 
-    /** @return HasMany<Ensemble, $this> */
-    public function ensembles(): HasMany
+    /** @return HasMany<Membership, $this> */
+    public function memberships(): HasMany
     {
-        return $this->hasMany(Ensemble::class);
+        return $this->hasMany(Membership::class);
+    }
+
+    /** @return BelongsToMany<School, $this> */
+    public function schools(): BelongsToMany
+    {
+        return $this->belongsToMany(School::class);
     }
 }

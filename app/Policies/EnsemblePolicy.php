@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Access\Ability;
+use App\Access\Access;
 use App\Models\Ensemble;
 use App\Models\User;
+use Illuminate\Auth\Access\Response;
 
-final class EnsemblePolicy
+final readonly class EnsemblePolicy
 {
-    public function addPiece(User $user, Ensemble $ensemble): bool
+    public function __construct(private Access $access) {}
+
+    public function view(User $user, Ensemble $ensemble): Response
     {
-        return $ensemble->user_id === $user->id;
+        return $this->access->ensemble($user, Ability::View, $ensemble);
+    }
+
+    public function direct(User $user, Ensemble $ensemble): Response
+    {
+        return $this->access->ensemble($user, Ability::Direct, $ensemble);
     }
 }

@@ -4,23 +4,28 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Access\Ability;
+use App\Access\Access;
 use App\Models\Part;
 use App\Models\User;
+use Illuminate\Auth\Access\Response;
 
-final class PartPolicy
+final readonly class PartPolicy
 {
-    public function view(User $user, Part $part): bool
+    public function __construct(private Access $access) {}
+
+    public function view(User $user, Part $part): Response
     {
-        return $part->piece->ensemble->user_id === $user->id;
+        return $this->access->part($user, Ability::View, $part);
     }
 
-    public function decide(User $user, Part $part): bool
+    public function decide(User $user, Part $part): Response
     {
-        return $this->view($user, $part);
+        return $this->access->part($user, Ability::Decide, $part);
     }
 
-    public function share(User $user, Part $part): bool
+    public function share(User $user, Part $part): Response
     {
-        return $this->view($user, $part);
+        return $this->access->part($user, Ability::Share, $part);
     }
 }

@@ -4,13 +4,23 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Access\Ability;
+use App\Access\Access;
 use App\Models\Piece;
 use App\Models\User;
+use Illuminate\Auth\Access\Response;
 
-final class PiecePolicy
+final readonly class PiecePolicy
 {
-    public function decide(User $user, Piece $piece): bool
+    public function __construct(private Access $access) {}
+
+    public function decide(User $user, Piece $piece): Response
     {
-        return $piece->ensemble->user_id === $user->id;
+        return $this->access->piece($user, Ability::Decide, $piece);
+    }
+
+    public function direct(User $user, Piece $piece): Response
+    {
+        return $this->access->piece($user, Ability::Direct, $piece);
     }
 }

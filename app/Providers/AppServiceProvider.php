@@ -4,19 +4,24 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Access\Access;
 use App\Marking\OpenParts;
+use App\Rules\UncommonPassword;
 use App\Workbench\Workbench;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
-use Symfony\Component\HttpFoundation\Response;
+use Illuminate\Validation\Rules\Password;
 
 final class AppServiceProvider extends ServiceProvider
 {
+    private const SHORTEST_PASSWORD = 12;
+
     public function register(): void
     {
+        $this->app->scoped(Access::class);
         $this->app->singleton(OpenParts::class);
         $this->app->singleton(Workbench::class, static function (): Workbench {
             $socket = config('workbench.socket');
@@ -29,12 +34,10 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict();
 
-        // Wrong passwords are counted for the account and for the address: neither one list nor one target helps.
-        $failed = static fn (Response $response): bool => $response->getStatusCode() === 422;
-        RateLimiter::for('sign-in', static fn (Request $request): array => [
-            Limit::perMinute(8)->by('account:'.mb_strtolower($request->string('email')->toString()))->after($failed),
-            Limit::perMinute(30)->by('address:'.$request->ip())->after($failed),
-        ]);
+        Password::defaults(static fn (): Password => Password::min(self::SHORTEST_PASSWORD)->max(200)->rules([new UncommonPassword]));
+        // Wrong passwords are counted where they are checked (`SignIn`); this only bounds how much one address can have checked,
+        // a school's whole staff on one morning among them.
+        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         // A whole class behind one school address opens its links within the same minute.
         RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
         RateLimiter::for('imports', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->user()?->getAuthIdentifier()));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Views;
 
 use App\Models\Rights;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 
 /** A piece or lesson line on the shelf. */
 final readonly class ShelfPieceView
@@ -20,6 +21,8 @@ final readonly class ShelfPieceView
         #[Typed('\'piece\' | \'line\'')]
         public string $kind,
         public Rights $rights,
+        public BowingSchool $bowing,
+        public bool $putAway,
         public array $parts,
     ) {}
 }

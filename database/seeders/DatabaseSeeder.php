@@ -10,6 +10,7 @@ use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Models\School;
 use App\Models\User;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
@@ -28,8 +29,9 @@ final class DatabaseSeeder extends Seeder
             return;
         }
         $director = User::query()->create($scenario['director']);
+        $school = School::query()->firstOrCreate(['name' => $scenario['school']]);
         foreach ($scenario['ensembles'] as $settings) {
-            $ensemble = $director->ensembles()->create(['name' => $settings['name'], 'school' => $scenario['school'], 'profile' => $settings['profile']]);
+            $ensemble = $school->openEnsemble($director, $settings['name'], $settings['profile']);
             foreach ($settings['pieces'] as $piece) {
                 $kept = $this->piece($ensemble, $piece['file'], Rights::from($piece['rights']), $piece['kind'] ?? 'piece');
                 $this->decide($director, $kept, $piece['decisions'] ?? []);

@@ -72,7 +72,9 @@ final class LegibilityTest extends BrowserTestCase
     public function test_nor_at_any_density_nor_on_paper(array $settings): void
     {
         $database = Server::running()->database();
-        $usual = $database->query("SELECT profile FROM ensembles WHERE name = 'Quarry Strings'")?->fetchColumn();
+        $row = $database->query("SELECT profile FROM ensembles WHERE name = 'Quarry Strings'");
+        self::assertNotFalse($row);
+        $usual = $row->fetchColumn();
         self::assertIsString($usual);
         $keep = $database->prepare("UPDATE ensembles SET profile = ? WHERE name = 'Quarry Strings'");
         $keep->execute([json_encode([...(array) json_decode($usual, true), ...$settings], JSON_THROW_ON_ERROR)]);

@@ -57,7 +57,9 @@ final class MigrationTest extends TestCase
                 self::assertStringContainsString('log entries are never changed', $refused->getMessage());
             }
         }
-        DB::table('ensembles')->insert(['user_id' => 1, 'name' => 'Other', 'school' => 'A School', 'profile' => '{}']);
+        self::assertSame(['A School', 'director'], [DB::table('schools')->join('ensembles', 'school_id', 'schools.id')->value('schools.name'), DB::table('memberships')->where(['ensemble_id' => 1, 'user_id' => 1])->value('role')]);
+        self::assertSame([], DB::select('PRAGMA foreign_key_check'));
+        DB::table('ensembles')->insert(['school_id' => 1, 'name' => 'Other', 'profile' => '{}']);
         DB::table('pieces')->insert(['ensemble_id' => 2, 'title' => 'Tune', 'composer' => '', 'kind' => 'piece', 'rights' => 'own', 'bowing' => 'strong-beat', 'source' => '', 'request_key' => $key]);
         self::assertSame(2, DB::table('pieces')->count(), 'another ensemble may use the same key');
     }

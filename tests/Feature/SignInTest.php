@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Access\SignIn;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
 use Tests\TestCase;
 
 final class SignInTest extends TestCase
@@ -16,7 +18,7 @@ final class SignInTest extends TestCase
     {
         self::director();
 
-        $this->getJson('/api/session')->assertOk()->assertExactJson(['director' => null]);
+        $this->getJson('/api/session')->assertOk()->assertExactJson(['director' => null, 'empty' => false]);
         $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertOk()->assertJsonPath('director.name', 'Director One');
         $this->getJson('/api/shelf')->assertOk();
         $this->deleteJson('/api/session')->assertNoContent();
@@ -44,12 +46,27 @@ final class SignInTest extends TestCase
     public function test_guessing_is_slowed_down(): void
     {
         self::director();
-        for ($try = 0; $try < 8; $try++) {
-            $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => "guess {$try}"])->assertUnprocessable();
+        $guess = fn (string $password = 'guess', string $from = '10.0.0.1') => $this->withServerVariables(['REMOTE_ADDR' => $from])->postJson('/api/session', ['email' => 'one@school.test', 'password' => $password]);
+        for ($try = 0; $try < 5; $try++) {
+            $guess()->assertUnprocessable();
         }
+        $guess('a long password')->assertTooManyRequests()->assertHeader('Retry-After', '2');
+        $this->getJson('/api/shelf')->assertUnauthorized();
+        $this->travel(3)->seconds();
+        $guess()->assertUnprocessable();
+        $this->travel(3)->seconds();
+        $guess('a long password')->assertTooManyRequests();
+        $guess('a long password', '10.0.0.2')->assertOk();
+    }
+
+    public function test_a_guess_counts_before_it_is_checked(): void
+    {
+        // As if five others were being checked this very moment: the sixth does not wait for their answers.
+        DB::table('sign_in_guesses')->insert(['key' => hash('sha256', 'one@school.test 127.0.0.1'), 'count' => 5, 'last_at' => now()->getTimestamp()]);
+        self::director();
 
         $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertTooManyRequests();
-        $this->getJson('/api/shelf')->assertUnauthorized();
+        self::assertTrue(password_get_info((string) (new \ReflectionClassConstant(SignIn::class, 'NOBODY'))->getValue())['algo'] === PASSWORD_BCRYPT, 'an unknown address takes a check, too');
     }
 
     public function test_the_session_changes_its_name_at_sign_in(): void

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Part;
 use App\Models\ShareLink;
+use App\Models\Token;
 use App\Models\User;
 use App\Views\LinksView;
 use App\Views\LinkView;
@@ -31,10 +32,10 @@ final class LinkController extends Controller
     {
         /** @var array{days: int} $asked */
         $asked = $request->validate(['days' => ['required', 'integer', 'min:1', 'max:'.self::MOST_DAYS]]);
-        $token = ShareLink::newToken();
+        $token = Token::make();
         $link = $part->links()->create([
             'user_id' => $user->id,
-            'token_hash' => ShareLink::hashOf($token),
+            'token_hash' => Token::hashOf($token),
             'expires_at' => now()->addDays((int) $asked['days']),
         ])->refresh();
 

@@ -32,7 +32,7 @@ final class PartController extends Controller
             new DeskPartView($part->id, $part->name, $part->instrument),
             new DeskPieceView($piece->id, $piece->title, $piece->composer, $piece->rights),
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
-            array_values($piece->parts()->get(['id', 'name'])->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
+            array_values($piece->parts()->get(['id', 'piece_id', 'name'])->filter(static fn (Part $sibling): bool => $user->can('view', $sibling))->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
             $desk->printedMusicXml(),
             hash('sha256', $desk->printedMusicXml()),
             $desk->marking($user),

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\SignIn;
 use App\Models\User;
 use App\Views\DirectorView;
 use App\Views\SessionView;
@@ -19,16 +20,18 @@ final class SessionController extends Controller
         return self::director($request->user());
     }
 
-    public function store(Request $request): JsonResponse
+    public function store(Request $request, SignIn $signIn): JsonResponse
     {
         /** @var array{email: string, password: string} $credentials */
         $credentials = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
-        if (! Auth::attempt($credentials)) {
-            return new JsonResponse(['message' => 'That e-mail address and password do not belong together.'], 422);
+        $user = $signIn->attempt($credentials['email'], $credentials['password'], (string) $request->ip());
+        if ($user === null) {
+            return new JsonResponse(['message' => SignIn::WRONG], 422);
         }
+        Auth::login($user);
         $request->session()->regenerate();
 
-        return self::director($request->user());
+        return self::director($user);
     }
 
     public function destroy(Request $request): Response
@@ -40,8 +43,8 @@ final class SessionController extends Controller
         return new Response(status: 204);
     }
 
-    private static function director(?User $user): JsonResponse
+    public static function director(?User $user): JsonResponse
     {
-        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->id, $user->name)));
+        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->id, $user->name), $user === null && User::query()->doesntExist()));
     }
 }

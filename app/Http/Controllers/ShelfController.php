@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Ability;
+use App\Access\Access;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
+use App\Models\Role;
+use App\Models\School;
 use App\Models\User;
+use App\Views\SchoolView;
 use App\Views\ShelfEnsembleView;
 use App\Views\ShelfPartView;
 use App\Views\ShelfPieceView;
@@ -21,14 +26,17 @@ use UprightPencil\Core\Strings\WrongProfile;
 
 final class ShelfController extends Controller
 {
+    public function __construct(private readonly Access $access) {}
+
     public function show(#[CurrentUser] User $user): JsonResponse
     {
-        $ensembles = $user->ensembles()->orderBy('id')->with(['pieces' => static fn ($pieces) => $pieces
-            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights'])->orderBy('id')
+        $ensembles = $this->access->ensembles($user)->orderBy('id')->with(['school', 'pieces' => static fn ($pieces) => $pieces
+            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at'])->orderBy('place')->orderBy('id')
             ->with(['parts' => static fn ($parts) => $parts->select(['id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
         ])->get();
+        $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
-        return new JsonResponse(new ShelfView(array_values($ensembles->map(self::ensemble(...))->all())));
+        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all())));
     }
 
     /**
@@ -45,8 +53,10 @@ final class ShelfController extends Controller
     }
 
     /** A class profile that cannot be used spoils one ensemble, not the shelf. */
-    private static function ensemble(Ensemble $ensemble): ShelfEnsembleView
+    private function ensemble(User $user, Ensemble $ensemble): ShelfEnsembleView
     {
+        $membership = $this->access->membership($user, $ensemble->id) ?? throw new \LogicException('Only their own ensembles are listed.');
+        $named = $membership->role === Role::Coach ? array_values($membership->parts->map(static fn (Part $part): int => $part->id)->all()) : null;
         $level = $fault = null;
         try {
             $level = $ensemble->classProfile()->level;
@@ -54,12 +64,26 @@ final class ShelfController extends Controller
             $fault = "The class profile cannot be used. {$wrong->getMessage()}";
         }
 
-        return new ShelfEnsembleView($ensemble->id, $ensemble->name, $ensemble->school, $level, $fault, array_values($ensemble->pieces->map(self::piece(...))->all()));
+        return new ShelfEnsembleView(
+            $ensemble->id,
+            $ensemble->name,
+            $ensemble->school->name,
+            $ensemble->year,
+            $ensemble->put_away_at !== null,
+            $membership->role,
+            Access::allows($membership->role, $membership->decides, Ability::Direct),
+            $level,
+            $fault,
+            array_values($ensemble->pieces->map(static fn (Piece $piece): ShelfPieceView => self::piece($piece, $named))->filter(static fn (ShelfPieceView $piece): bool => $piece->parts !== [])->all()),
+        );
     }
 
-    private static function piece(Piece $piece): ShelfPieceView
+    /** @param list<int>|null $named the parts that a coach may see; null: all */
+    private static function piece(Piece $piece, ?array $named): ShelfPieceView
     {
-        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, array_values($piece->parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
+        $parts = $named === null ? $piece->parts : $piece->parts->whereIn('id', $named);
+
+        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, $piece->bowing, $piece->put_away_at !== null, array_values($parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
             $part->id,
             $part->name,
             $part->instrument,

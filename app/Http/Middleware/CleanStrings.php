@@ -12,6 +12,6 @@ final class CleanStrings extends TransformsRequest
 {
     protected function transform($key, $value): mixed
     {
-        return is_string($value) && $key !== 'password' ? CleanText::of($value) : $value;
+        return is_string($value) && ! in_array($key, ['password', 'current_password'], true) ? CleanText::of($value) : $value;
     }
 }

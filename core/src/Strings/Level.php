@@ -12,6 +12,16 @@ enum Level: string
     case ThirdYear = 'third-year';
     case Advanced = 'advanced';
 
+    /** Where a class is a year later; advanced stays advanced. */
+    public function next(): self
+    {
+        return match ($this) {
+            self::FirstYear => self::SecondYear,
+            self::SecondYear => self::ThirdYear,
+            self::ThirdYear, self::Advanced => self::Advanced,
+        };
+    }
+
     /**
      * Positions taught, from `fingering.md` (“Class profile”); half is 0.5.
      *

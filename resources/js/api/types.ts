@@ -63,6 +63,24 @@ export type DecisionFields = Partial<Record<FieldName, string | number | boolean
 
 export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields
 
+/** A person’s own account. */
+export interface Account {
+    name: string
+    email: string
+}
+
+/** What somebody is asked into. */
+export interface AskedIn {
+    ensemble: string
+    school: string
+    by: string
+    email: string
+    role: Role
+    decides: boolean
+    /** an account has this e-mail address */
+    hasAccount: boolean
+}
+
 /** What a fingerboard is drawn from. Offsets are semitones above the open string. */
 export interface Board {
     /** lowest first */
@@ -76,6 +94,8 @@ export interface Board {
 export type BowAction = 'hook' | 'retake' | 'lift' | 'change' | 'split' | 'join' | 'strike' | 'stagger'
 
 export type BowSign = 'down' | 'up'
+
+export type BowingSchool = 'strong-beat' | 'as-it-comes' | 'paired'
 
 /** The way of the bow after a change on a held note. */
 export interface Change {
@@ -223,6 +243,17 @@ export interface HighestPosition {
 
 export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
 
+/** Somebody was asked in and has not come yet. */
+export interface Invitation {
+    id: number
+    email: string
+    role: Role
+    decides: boolean
+    /** ids of those that a coach is named for */
+    parts: number[]
+    expires: string
+}
+
 /** A piece that was just kept. */
 export interface Kept {
     id: number
@@ -245,6 +276,11 @@ export interface Link {
 /** The open links of a part. */
 export interface Links {
     links: Link[]
+}
+
+/** What was made. */
+export interface Made {
+    id: number
 }
 
 /** One mark of the pencil layer: only what is to be drawn. */
@@ -285,6 +321,23 @@ export interface Marking {
     /** entries that are not understood */
     skipped?: Skipped[]
     board?: Board
+}
+
+/** Somebody in an ensemble. */
+export interface Member {
+    id: number
+    name: string
+    email: string
+    role: Role
+    decides: boolean
+    /** ids of those that a coach is named for */
+    parts: number[]
+}
+
+/** An invitation with its address, which is shown this once. */
+export interface NewInvitation {
+    invitation: Invitation
+    address: string
 }
 
 /** A link just made: its address is told this once. */
@@ -355,6 +408,22 @@ export interface Pattern {
     beat: number
 }
 
+/** Who is in an ensemble, and who was asked in. */
+export interface People {
+    ensemble: string
+    members: Member[]
+    /** that are open */
+    invitations: Invitation[]
+    /** of which a coach may be named for parts */
+    pieces: PieceParts[]
+}
+
+/** A piece and its parts, by name. */
+export interface PieceParts {
+    title: string
+    parts: PartName[]
+}
+
 export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
 
 /** A part as it was read. */
@@ -392,9 +461,18 @@ export interface Refusal {
 
 export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
 
+export type Role = 'director' | 'co-teacher' | 'coach'
+
+/** A school that somebody belongs to. */
+export interface School {
+    id: number
+    name: string
+}
+
 /** Whether somebody is signed in. */
 export interface Session {
     director: Director | null
+    empty: boolean
 }
 
 /** What a student sees: one marked part, and nothing of the rest. */
@@ -425,9 +503,11 @@ export interface SheetLine {
     sign: string
 }
 
-/** Everything a director has. */
+/** Everything somebody has a part in. */
 export interface Shelf {
     ensembles: ShelfEnsemble[]
+    /** in which an ensemble can be opened */
+    schools: School[]
 }
 
 /** An ensemble on the shelf. */
@@ -435,6 +515,12 @@ export interface ShelfEnsemble {
     id: number
     name: string
     school: string
+    year: string
+    putAway: boolean
+    /** what the person who asks is in it */
+    role: Role
+    /** names it, brings music in, asks people in */
+    directs: boolean
     level: Level | null
     /** what is wrong with its class profile; then its level is not known */
     fault: string | null
@@ -460,6 +546,8 @@ export interface ShelfPiece {
     /** piece or line */
     kind: 'piece' | 'line'
     rights: Rights
+    bowing: BowingSchool
+    putAway: boolean
     parts: ShelfPart[]
 }
 

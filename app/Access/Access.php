@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Models\Ensemble;
+use App\Models\Membership;
+use App\Models\Part;
+use App\Models\Piece;
+use App\Models\Role;
+use App\Models\School;
+use App\Models\User;
+use Illuminate\Auth\Access\Response;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Collection;
+
+/**
+ * The one place that knows who may do what; every policy asks it, and the page that says it in words is written from it.
+ * What somebody may not know of is not there for them: they are answered 404, not 403.
+ */
+final class Access
+{
+    /** @var array<int, Collection<int, Membership>> user => memberships by ensemble */
+    private array $known = [];
+
+    public function membership(User $user, int $ensemble): ?Membership
+    {
+        $this->known[$user->id] ??= $user->memberships()->with('parts:parts.id')->get()->keyBy('ensemble_id');
+
+        return $this->known[$user->id][$ensemble] ?? null;
+    }
+
+    /** Memberships have changed. */
+    public function forget(): void
+    {
+        $this->known = [];
+    }
+
+    public function ensemble(User $user, Ability $ability, Ensemble $ensemble): Response
+    {
+        $membership = $this->membership($user, $ensemble->id);
+
+        return $membership === null ? Response::denyAsNotFound() : self::answer($membership, $ability);
+    }
+
+    /** Whoever directs something in a school, or has just opened it, may open an ensemble there. */
+    public function school(User $user, School $school): Response
+    {
+        if ($school->staff()->whereKey($user->id)->doesntExist()) {
+            return Response::denyAsNotFound();
+        }
+        $directs = $user->memberships()->where('role', Role::Director->value)->whereRelation('ensemble', 'school_id', $school->id)->exists();
+
+        return $directs || $school->ensembles()->doesntExist() ? Response::allow() : Response::deny('Only a director of this school may open an ensemble.');
+    }
+
+    public function piece(User $user, Ability $ability, Piece $piece): Response
+    {
+        $membership = $this->membership($user, $piece->ensemble_id);
+        if ($membership === null || ($membership->role === Role::Coach && $piece->parts()->whereKey($membership->parts->modelKeys())->doesntExist())) {
+            return Response::denyAsNotFound();
+        }
+
+        return self::answer($membership, $ability);
+    }
+
+    public function part(User $user, Ability $ability, Part $part): Response
+    {
+        $membership = $this->membership($user, $part->piece()->value('ensemble_id') ?? 0);
+        if ($membership === null || ($membership->role === Role::Coach && ! $membership->parts->contains($part->id))) {
+            return Response::denyAsNotFound();
+        }
+
+        return self::answer($membership, $ability);
+    }
+
+    private static function answer(Membership $membership, Ability $ability): Response
+    {
+        return self::allows($membership->role, $membership->decides, $ability) ? Response::allow() : Response::deny(self::REFUSALS[$ability->name]);
+    }
+
+    private const REFUSALS = [
+        'View' => 'This part is not among yours.',
+        'Decide' => 'You may look at this part; its director has not asked you to decide.',
+        'Share' => 'Handing out is for directors, and for co-teachers who decide.',
+        'Direct' => 'Only a director of this ensemble may do that.',
+    ];
+
+    /** @param bool $decides as the membership says; a director always does */
+    public static function allows(Role $role, bool $decides, Ability $ability): bool
+    {
+        return match ($ability) {
+            Ability::View => true,
+            Ability::Decide => $role === Role::Director || $decides,
+            Ability::Share => $role === Role::Director || ($role === Role::CoTeacher && $decides),
+            Ability::Direct => $role === Role::Director,
+        };
+    }
+
+    /** @return Builder<Ensemble> those that somebody is in */
+    public function ensembles(User $user): Builder
+    {
+        return Ensemble::query()->whereHas('memberships', static fn (Builder $memberships): Builder => $memberships->where('user_id', $user->id));
+    }
+}

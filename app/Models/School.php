@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property string $name
+ */
+final class School extends Model
+{
+    protected $fillable = ['name'];
+
+    /** @return BelongsToMany<User, $this> */
+    public function staff(): BelongsToMany
+    {
+        return $this->belongsToMany(User::class);
+    }
+
+    /** @return HasMany<Ensemble, $this> */
+    public function ensembles(): HasMany
+    {
+        return $this->hasMany(Ensemble::class);
+    }
+
+    /**
+     * An ensemble with its first director.
+     *
+     * @param  array<string, mixed>  $profile
+     */
+    public function openEnsemble(User $director, string $name, array $profile, string $year = ''): Ensemble
+    {
+        $this->staff()->syncWithoutDetaching([$director->id]);
+        $ensemble = $this->ensembles()->create(['name' => $name, 'year' => $year, 'profile' => $profile]);
+        $ensemble->memberships()->create(['user_id' => $director->id, 'role' => Role::Director, 'decides' => true]);
+
+        return $ensemble;
+    }
+}

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Access\Access;
+use App\Models\Ensemble;
+use App\Models\Invitation;
+use App\Models\Membership;
+use App\Models\Part;
+use App\Models\Role;
+use App\Models\School;
+use App\Models\User;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Routing\Route;
+use Illuminate\Support\Str;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** Every route by everybody: who may not know of a thing is told that it is not there. */
+final class AccessTest extends TestCase
+{
+    use RefreshDatabase;
+
+    /** In the order of the letters in `routes()`. */
+    private const WHO = ['nobody', 'a stranger', 'a coach of another part', 'a coach who looks', 'a coach who decides', 'a co-teacher who looks', 'a co-teacher who decides', 'a director'];
+
+    /** 1 sign in first, 4 not there, 3 not allowed, . goes through (whatever the request then lacks). */
+    private const STATUS = ['1' => [401], '4' => [404], '3' => [403]];
+
+    #[DataProvider('routes')]
+    public function test_everybody_gets_what_is_theirs(string $method, string $address, string $expected): void
+    {
+        $part = self::partOf(self::director(), musicXml: self::twoPartsXml());
+        $ensemble = $part->piece->ensemble;
+        foreach (self::WHO as $index => $who) {
+            $this->app->make('auth')->forgetGuards();
+            $this->app->make(Access::class)->forget();
+            $user = $this->person($who, $part, $ensemble);
+            $user === null || $this->actingAs($user);
+            $status = $this->json($method, $this->filled($address, $part, $ensemble), ['title' => 'not its title'])->getStatusCode();
+            $wanted = self::STATUS[$expected[$index]] ?? null;
+            self::assertTrue($wanted === null ? ! in_array($status, [401, 403, 404, 405, 500], true) : in_array($status, $wanted, true), "{$method} {$address} by {$who}: {$status}");
+        }
+    }
+
+    /** @return iterable<string, array{string, string, string}> */
+    public static function routes(): iterable
+    {
+        $own = ['GET account', 'PATCH account', 'GET shelf', 'POST readings'];
+        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview'];
+        $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
+        $directs = [
+            'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'POST ensembles/{ensemble}/invitations',
+            'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}',
+        ];
+        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
+            foreach ($routes as $route) {
+                [$method, $address] = explode(' ', $route);
+                yield $route => [$method, $address, (string) $expected];
+            }
+        }
+        foreach (['PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'DELETE pieces/{piece}'] as $route) {
+            [$method, $address] = explode(' ', $route);
+            yield $route => [$method, $address, '1433333.'];
+        }
+        yield 'POST pieces/{piece}/log' => ['POST', 'pieces/{piece}/log', '14.3.3..'];
+        yield 'POST schools/{school}/ensembles' => ['POST', 'schools/{school}/ensembles', '1433333.'];
+    }
+
+    public function test_no_route_is_left_out(): void
+    {
+        $open = ['GET session', 'POST session', 'DELETE session', 'POST first-start', 'GET join/{token}', 'POST join/{token}', 'GET shared/{token}', 'GET shared/{token}/musicxml'];
+        $walked = [...array_keys(iterator_to_array(self::routes())), ...$open];
+        /** @var Route $route */
+        foreach (app('router')->getRoutes()->getRoutes() as $route) {
+            if (str_starts_with($route->uri(), 'api/') && $route->uri() !== 'api/{any}') {
+                self::assertContains($route->methods()[0].' '.substr($route->uri(), 4), $walked);
+            }
+        }
+    }
+
+    public function test_a_coach_sees_the_parts_named_and_nothing_else_of_the_shelf(): void
+    {
+        $part = self::partOf(self::director(), musicXml: self::twoPartsXml());
+        $coach = $this->person('a coach who looks', $part, $part->piece->ensemble);
+        self::assertNotNull($coach);
+
+        $this->actingAs($coach)->getJson('/api/shelf')->assertOk()->assertJsonCount(1, 'ensembles.0.pieces.0.parts')->assertJsonPath('ensembles.0.pieces.0.parts.0.id', $part->id)->assertJsonPath('ensembles.0.directs', false);
+        $this->getJson("/api/parts/{$part->id}")->assertOk()->assertJsonCount(1, 'siblings');
+    }
+
+    private function person(string $who, Part $part, Ensemble $ensemble): ?User
+    {
+        if ($who === 'nobody') {
+            return null;
+        }
+        $user = self::director(Str::random(8).'@school.test');
+        if ($who === 'a stranger') {
+            School::query()->create(['name' => 'Another School'])->openEnsemble($user, 'Others', ['level' => 'second-year']);
+
+            return $user;
+        }
+        $role = match (true) {
+            str_contains($who, 'coach') => Role::Coach,
+            str_contains($who, 'co-teacher') => Role::CoTeacher,
+            default => Role::Director,
+        };
+        $membership = $ensemble->memberships()->create(['user_id' => $user->id, 'role' => $role, 'decides' => ! str_contains($who, 'looks')]);
+        $ensemble->school->staff()->attach($user->id);
+        $role !== Role::Coach || $membership->parts()->attach($who === 'a coach of another part' ? $part->piece->parts()->whereKeyNot($part->id)->firstOrFail() : $part);
+
+        return $user;
+    }
+
+    private function filled(string $address, Part $part, Ensemble $ensemble): string
+    {
+        $by = $ensemble->memberships()->firstOrFail()->user_id;
+        $colleague = static fn (): Membership => $ensemble->memberships()->create(['user_id' => self::director(Str::random(8).'@school.test')->id, 'role' => Role::CoTeacher, 'decides' => true]);
+        $invited = static fn (): Invitation => $ensemble->invitations()->create(['user_id' => $by, 'email' => 'new@school.test', 'role' => Role::CoTeacher, 'decides' => true, 'parts' => [], 'token_hash' => Str::random(64), 'expires_at' => now()->addDay()]);
+
+        return '/api/'.strtr($address, [
+            '{part}' => $part->id,
+            '{note}' => 'n1',
+            '{piece}' => $part->piece_id,
+            '{ensemble}' => $ensemble->id,
+            '{school}' => $ensemble->school_id,
+            '{link}' => str_contains($address, '{link}') ? $part->links()->create(['user_id' => $by, 'token_hash' => Str::random(64), 'expires_at' => now()->addDay()])->id : '',
+            '{membership}' => str_contains($address, '{membership}') ? $colleague()->id : '',
+            '{invitation}' => str_contains($address, '{invitation}') ? $invited()->id : '',
+        ]).(str_ends_with($address, '/ways') ? '?from=n1&to=n2' : '');
+    }
+}
