@@ -9,9 +9,15 @@ use UprightPencil\Core\Strings\Instrument;
 /** The part on the desk. */
 final readonly class DeskPartView
 {
+    /**
+     * @param  bool  $decides  whoever has it on the desk may put something into its record
+     * @param  bool  $shares  and may hand it out
+     */
     public function __construct(
         public int $id,
         public string $name,
         public Instrument $instrument,
+        public bool $decides,
+        public bool $shares,
     ) {}
 }

@@ -13,6 +13,10 @@ const router = createRouter({
     history: createWebHistory(),
     routes: [
         { path: '/sign-in', component: () => import('./screens/SignIn.vue'), meta: { open: true } },
+        { path: '/first-start', component: () => import('./screens/FirstStart.vue'), meta: { open: true } },
+        { path: '/join/:token', component: () => import('./screens/Join.vue'), meta: { open: true } },
+        { path: '/account', component: () => import('./screens/Account.vue') },
+        { path: '/ensembles/:id(\\d+)/people', component: () => import('./screens/People.vue') },
         { path: '/', component: () => import('./screens/Shelf.vue') },
         { path: '/import', component: () => import('./screens/Import.vue') },
         { path: '/parts/:id(\\d+)', component: () => import('./screens/Desk.vue') },
@@ -26,6 +30,9 @@ router.beforeEach(async (to) => {
     const session = useSession()
     if (!session.known) {
         await session.load().catch(() => undefined)
+    }
+    if (session.empty !== (to.path === '/first-start') && session.known && (session.empty || to.path === '/first-start')) {
+        return session.empty ? '/first-start' : '/'
     }
     if (!to.meta.open && session.known && session.name === null) {
         return { path: '/sign-in', query: to.fullPath === '/' ? {} : { to: to.fullPath } }

@@ -29,7 +29,7 @@ final class PartController extends Controller
         $piece = $part->piece;
 
         return new JsonResponse(new DeskView(
-            new DeskPartView($part->id, $part->name, $part->instrument),
+            new DeskPartView($part->id, $part->name, $part->instrument, $user->can('decide', $part), $user->can('share', $part)),
             new DeskPieceView($piece->id, $piece->title, $piece->composer, $piece->rights),
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
             array_values($piece->parts()->get(['id', 'piece_id', 'name'])->filter(static fn (Part $sibling): bool => $user->can('view', $sibling))->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),

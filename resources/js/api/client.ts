@@ -1,5 +1,6 @@
 import type { Entry } from '../record/entries'
-import type { Decision, Desk, Drawn, Kept, Links, Marking, NewLink, Reading, Refusal, Session, Shared, Sheet, Shelf, SizeUp, TheirEntry, Ways, Why } from './types'
+import type { Chosen } from '../staff/RoleChoice.vue'
+import type { Account, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -53,7 +54,7 @@ async function send(method: string, path: string, body?: FormData | object): Pro
 
 const PLAIN: Record<number, string> = {
     401: 'You are signed out. Sign in again.',
-    403: 'This belongs to another director.',
+    403: 'This is not yours to do; a director of the ensemble can.',
     404: 'There is nothing here any more.',
     413: 'This file is over 20 MB; a score this large is refused.',
     429: 'That was too often in a short time. Wait a minute and try again.',
@@ -63,7 +64,7 @@ async function refusal(response: Response): Promise<Refused> {
     const told: unknown = await response.json().catch(() => null)
     const { message = '', theirs = [] } = (told && typeof told === 'object' ? told : {}) as Partial<Refusal>
     // The framework's own messages are not written for directors; ours come with 404, 409 and 422.
-    const ours = [404, 409, 422].includes(response.status) && message !== '' && !message.startsWith('No query results')
+    const ours = [403, 404, 409, 422].includes(response.status) && message !== '' && !/^(No query results|Not Found|This action is unauthorized)/.test(message)
     return new Refused(response.status, ours ? message : (PLAIN[response.status] ?? 'The server refused this. Reload the page and try again.'), theirs, after(response))
 }
 
@@ -108,6 +109,23 @@ export const api = {
     signIn: (email: string, password: string) =>
         request<Session>('POST', 'session', { email, password }),
     signOut: () => request<undefined>('DELETE', 'session'),
+    firstStart: (given: { code: string; school: string; name: string; email: string; password: string }) => request<Session>('POST', 'first-start', given),
+    askedIn: (token: string) => request<AskedIn>('GET', `join/${encodeURIComponent(token)}`),
+    join: (token: string, name: string, password: string) => request<Session>('POST', `join/${encodeURIComponent(token)}`, { name, password }),
+    account: () => request<Account>('GET', 'account'),
+    changeAccount: (given: { name: string; email: string; password: string; current_password: string }) => request<Account>('PATCH', 'account', given),
+    openEnsemble: (school: number, given: { name: string; year: string; level: string }) => request<Made>('POST', `schools/${school}/ensembles`, given),
+    changeEnsemble: (id: number, given: { name?: string; year?: string; level?: string; putAway?: boolean }) => request<undefined>('PATCH', `ensembles/${id}`, given),
+    nextYear: (id: number, given: { name: string; year: string }) => request<Made>('POST', `ensembles/${id}/next-year`, given),
+    people: (ensemble: number) => request<People>('GET', `ensembles/${ensemble}/people`),
+    invite: (ensemble: number, chosen: Chosen) => request<NewInvitation>('POST', `ensembles/${ensemble}/invitations`, chosen),
+    renewInvitation: (id: number) => request<NewInvitation>('POST', `invitations/${id}/renew`),
+    takeBackInvitation: (id: number) => request<undefined>('DELETE', `invitations/${id}`),
+    changeMember: (id: number, chosen: Chosen) => request<undefined>('PATCH', `memberships/${id}`, chosen),
+    letGo: (id: number) => request<undefined>('DELETE', `memberships/${id}`),
+    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
+    movePiece: (id: number, before: number | null) => request<undefined>('POST', `pieces/${id}/move`, { before }),
+    takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
     shelf: () => request<Shelf>('GET', 'shelf'),
     read: (file: File, instruments: Record<string, string>) =>
         request<Reading>('POST', 'readings', upload(file, instrumentFields(instruments))),

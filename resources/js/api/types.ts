@@ -131,6 +131,10 @@ export interface DeskPart {
     id: number
     name: string
     instrument: Instrument
+    /** whoever has it on the desk may put something into its record */
+    decides: boolean
+    /** and may hand it out */
+    shares: boolean
 }
 
 /** The piece of the part on the desk. */

@@ -46,7 +46,8 @@ async function signOut(): Promise<void> {
             <SaveState v-if="saysSaving" quiet />
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <slot name="actions" />
-            <ElButton text class="sign-out" :title="`Signed in as ${session.name ?? ''}`" @click="signOut">Sign out</ElButton>
+            <RouterLink class="account-link" to="/account">{{ session.name }}</RouterLink>
+            <ElButton text class="sign-out" @click="signOut">Sign out</ElButton>
         </div>
     </header>
 </template>

@@ -31,7 +31,9 @@ const busy = ref(false)
 watch(open, async (now) => {
     address.value = fault.value = ''
     if (now) {
-        await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
+        if (props.part.part.shares) {
+            await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
+        }
     }
 })
 
@@ -94,7 +96,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
             </div>
             <p v-if="saving" class="quiet small-print">Decisions are still on their way; MusicXML and links carry them once they are saved.</p>
         </section>
-        <section>
+        <section v-if="part.part.shares">
             <h3>A link for {{ part.part.name }}</h3>
             <p class="quiet small-print">
                 Students open it without an account and see this part only. We count openings and nothing else.
@@ -111,7 +113,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
                 </div>
             </div>
         </section>
-        <section>
+        <section v-if="part.part.shares">
             <h3>Open links</h3>
             <p v-if="links.length === 0" class="quiet">No link is open for this part.</p>
             <ul v-else class="links">

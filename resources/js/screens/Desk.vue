@@ -122,7 +122,7 @@ watch(() => route.params.id, (id) => id !== undefined && load(), { immediate: tr
             <template v-if="desk.part">
                 <div class="crumbs">
                     <h1>{{ desk.part.piece.title }}</h1>
-                    <span class="quiet">{{ desk.part.ensemble.name }}, {{ LEVELS[desk.part.ensemble.level] ?? desk.part.ensemble.level }}</span>
+                    <span class="quiet">{{ desk.part.ensemble.name }}, {{ LEVELS[desk.part.ensemble.level] ?? desk.part.ensemble.level }}{{ desk.part.part.decides ? '' : ', to look at' }}</span>
                 </div>
                 <nav class="siblings" aria-label="Parts of this piece">
                     <button

@@ -35,7 +35,7 @@ const missing = computed(() =>
 
 onMounted(async () => {
     try {
-        ensembles.value = (await api.shelf()).ensembles
+        ensembles.value = (await api.shelf()).ensembles.filter(({ directs, putAway }) => directs && !putAway)
         ensemble.value = ensembles.value[0]?.id
     } catch (problem) {
         fault.value = problemWords(problem)

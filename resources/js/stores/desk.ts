@@ -1,3 +1,4 @@
+import { ElMessage } from 'element-plus'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../api/client'
@@ -109,7 +110,9 @@ export const useDesk = defineStore('desk', () => {
     })
 
     function push(made: Pick<Entry, 'kind' | 'decisions' | 'takes' | 'proposed'>): void {
-        if (id.value !== null) {
+        if (part.value?.part.decides === false) {
+            ElMessage.info({ message: 'You may look at this part; its director has not asked you to decide.', grouping: true })
+        } else if (id.value !== null) {
             queue.push({ ...made, part: id.value, seen: marking.value?.seq ?? 0 })
         }
     }

@@ -10,11 +10,14 @@ export const useSession = defineStore('session', () => {
     const name = ref<string | null>(null)
     const id = ref<number | null>(null)
     const known = ref(false)
+    /** Nobody has an account yet. */
+    const empty = ref(false)
 
     function is(session: Session): void {
         name.value = session.director?.name ?? null
         id.value = session.director?.id ?? null
         known.value = true
+        empty.value = session.empty
         if (id.value === null) {
             queue.end()
         } else {
@@ -30,8 +33,8 @@ export const useSession = defineStore('session', () => {
 
     async function signOut(): Promise<void> {
         await api.signOut()
-        is({ director: null })
+        is({ director: null, empty: false })
     }
 
-    return { name, id, known, load, signIn, signOut }
+    return { name, id, known, empty, is, load, signIn, signOut }
 })

@@ -11,6 +11,7 @@ use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverKeys;
 
 /** Headless Chromium, driven as a director drives it: by what can be seen, and by keys. */
 final class Browser
@@ -146,6 +147,14 @@ final class Browser
         usleep(30_000);
 
         return $this->driver->executeScript($place, [$element]) === $before;
+    }
+
+    /** Types into a field, in place of what stands there. */
+    public function type(string $css, string $text): self
+    {
+        $this->see($css)->sendKeys([WebDriverKeys::CONTROL, 'a'])->sendKeys($text);
+
+        return $this;
     }
 
     public function keys(string ...$keys): self

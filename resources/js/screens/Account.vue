@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage } from 'element-plus'
+import { computed, onMounted, ref } from 'vue'
+import { api } from '../api/client'
+import TopBar from '../components/TopBar.vue'
+import { problemWords } from '../desk/words'
+import { useSession } from '../stores/session'
+
+const session = useSession()
+const given = ref({ name: '', email: '', password: '', current_password: '' })
+const email = ref('')
+const fault = ref('')
+const busy = ref(false)
+const guarded = computed(() => given.value.password !== '' || given.value.email !== email.value)
+
+onMounted(async () => {
+    try {
+        const account = await api.account()
+        given.value = { ...given.value, ...account }
+        email.value = account.email
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+})
+
+async function save(): Promise<void> {
+    busy.value = true
+    fault.value = ''
+    try {
+        const account = await api.changeAccount(given.value)
+        given.value = { ...account, password: '', current_password: '' }
+        email.value = account.email
+        session.name = account.name
+        ElMessage.success('Your account is changed.')
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+    busy.value = false
+}
+</script>
+
+<template>
+    <TopBar says-saving><h1 class="top-title">Your account</h1></TopBar>
+    <main class="staff-page narrow">
+        <ElForm label-position="top" @submit.prevent="save">
+            <ElFormItem label="Name, as colleagues know it" for="account-name"><ElInput id="account-name" v-model="given.name" autocomplete="name" /></ElFormItem>
+            <ElFormItem label="E-mail" for="account-email"><ElInput id="account-email" v-model="given.email" type="email" autocomplete="username" /></ElFormItem>
+            <ElFormItem label="New password (twelve letters or more; leave it empty to keep yours)" for="account-password"><ElInput id="account-password" v-model="given.password" type="password" autocomplete="new-password" show-password /></ElFormItem>
+            <ElFormItem v-if="guarded" label="The password you have now" for="account-current"><ElInput id="account-current" v-model="given.current_password" type="password" autocomplete="current-password" show-password /></ElFormItem>
+            <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+            <ElButton type="primary" native-type="submit" :loading="busy">Save</ElButton>
+        </ElForm>
+    </main>
+</template>

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElMessage } from 'element-plus'
+import { computed, ref } from 'vue'
+import { api } from '../api/client'
+import type { ShelfEnsemble, ShelfPiece } from '../api/types'
+import { LEVELS, problemWords } from '../desk/words'
+import EnsembleForm from './EnsembleForm.vue'
+import PieceCard from './PieceCard.vue'
+import { ROLES } from './words'
+
+/** An ensemble on the shelf: its pieces, its lesson lines, and what was put away. */
+const props = defineProps<{ ensemble: ShelfEnsemble }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const naming = ref<'this' | 'next' | null>(null)
+const showsAway = ref(false)
+
+const away = computed(() => props.ensemble.pieces.filter(({ putAway }) => putAway))
+const groups = computed(() => {
+    const there = props.ensemble.pieces.filter(({ putAway }) => !putAway)
+    return [
+        { kind: 'piece', heading: 'Pieces', pieces: there.filter(({ kind }) => kind === 'piece') },
+        { kind: 'line', heading: 'Lesson lines', pieces: there.filter(({ kind }) => kind === 'line') },
+        { kind: 'piece', heading: 'Put away', pieces: showsAway.value ? away.value : ([] as ShelfPiece[]) },
+    ].filter(({ pieces }) => pieces.length > 0)
+})
+const about = computed(() => [props.ensemble.school, props.ensemble.level ? (LEVELS[props.ensemble.level] ?? props.ensemble.level) : '', props.ensemble.year].filter(Boolean).join(', '))
+
+function done(): void {
+    naming.value = null
+    emit('changed')
+}
+
+async function putAway(): Promise<void> {
+    try {
+        await api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway })
+        emit('changed')
+    } catch (problem) {
+        ElMessage.error(problemWords(problem))
+    }
+}
+</script>
+
+<template>
+    <section class="ensemble" :aria-label="ensemble.name">
+        <header>
+            <h1>{{ ensemble.name }}</h1>
+            <p class="quiet">{{ about }}</p>
+            <p v-if="ensemble.role !== 'director'" class="quiet">You are a {{ ROLES[ensemble.role].toLowerCase() }} here</p>
+            <div v-if="ensemble.directs" class="ensemble-actions">
+                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/people`" custom><ElButton text @click="navigate">People</ElButton></RouterLink>
+                <ElButton text @click="naming = 'this'">Name and level</ElButton>
+                <ElButton text @click="naming = 'next'">Next year’s class</ElButton>
+                <ElButton text @click="putAway">{{ ensemble.putAway ? 'Bring back' : 'Put away' }}</ElButton>
+            </div>
+        </header>
+        <ElAlert v-if="ensemble.fault" type="error" :title="ensemble.fault" :closable="false" />
+        <p v-if="ensemble.pieces.length === 0" class="notice">{{ ensemble.directs ? 'No music yet. Import a piece, or ask colleagues in under People.' : 'No music yet.' }}</p>
+        <div v-for="group in groups" :key="group.heading" class="shelf-group">
+            <h2>{{ group.heading }}</h2>
+            <ul class="pieces" :class="group.kind">
+                <PieceCard
+                    v-for="(piece, index) in group.pieces"
+                    :key="piece.id"
+                    :piece="piece"
+                    :directs="ensemble.directs"
+                    :above="group.pieces[index - 1]"
+                    :below="group.pieces[index + 1]"
+                    :after-below="group.pieces[index + 2]"
+                    @changed="emit('changed')"
+                />
+            </ul>
+        </div>
+        <ElButton v-if="away.length > 0" text size="small" @click="showsAway = !showsAway">{{ showsAway ? 'Hide what is put away' : `Put away (${away.length})` }}</ElButton>
+        <EnsembleForm v-if="naming === 'this'" title="Name and level" button="Save" :name="ensemble.name" :year="ensemble.year" :level="ensemble.level ?? 'second-year'" :save="(given) => api.changeEnsemble(ensemble.id, given)" @done="done" @close="naming = null" />
+        <EnsembleForm v-if="naming === 'next'" title="Next year’s class" button="Make it" :name="ensemble.name" :level="null" :save="({ name, year }) => api.nextYear(ensemble.id, { name, year })" @done="done" @close="naming = null" />
+    </section>
+</template>

@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { ElDropdown, ElDropdownItem, ElDropdownMenu, ElMessage, ElMessageBox } from 'element-plus'
+import { ref } from 'vue'
+import { api } from '../api/client'
+import type { ShelfPart, ShelfPiece } from '../api/types'
+import { problemWords } from '../desk/words'
+import PieceForm from './PieceForm.vue'
+
+/** A piece on the shelf, with what its director does with it. */
+const props = defineProps<{ piece: ShelfPiece; directs: boolean; above?: ShelfPiece | undefined; below?: ShelfPiece | undefined; afterBelow?: ShelfPiece | undefined }>()
+const emit = defineEmits<{ changed: [] }>()
+
+const naming = ref(false)
+
+function state(part: ShelfPart): string {
+    const decided = part.decisions === 0 ? 'nothing decided yet' : `${part.decisions} ${part.decisions === 1 ? 'decision' : 'decisions'}`
+    return part.links === 0 ? decided : `${decided}, handed out`
+}
+
+async function doing(work: () => Promise<unknown>): Promise<void> {
+    try {
+        await work()
+        emit('changed')
+    } catch (problem) {
+        ElMessage.error(problemWords(problem))
+    }
+}
+
+/** For good: with its title typed, so that no slip of the mouse does it. */
+async function takeAway(): Promise<void> {
+    const typed = await ElMessageBox.prompt(`“${props.piece.title}” goes with its parts and all that was decided in them; links to it end. Type its title to take it away for good.`, 'Take away for good?', {
+        confirmButtonText: 'Take it away',
+        cancelButtonText: 'Keep it',
+        inputValidator: (value: string) => value.trim() === props.piece.title.trim() || 'This is not its title.',
+    }).catch(() => null)
+    if (typed !== null) {
+        await doing(() => api.takePieceAway(props.piece.id, typed.value))
+    }
+}
+
+const commands: Record<string, () => unknown> = {
+    name: () => (naming.value = true),
+    up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
+    down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
+    away: () => doing(() => api.changePiece(props.piece.id, { putAway: !props.piece.putAway })),
+    gone: takeAway,
+}
+</script>
+
+<template>
+    <li class="piece">
+        <header>
+            <h3>{{ piece.title }}</h3>
+            <ElDropdown v-if="directs" trigger="click" @command="(command: string) => commands[command]?.()">
+                <button class="more" type="button" :aria-label="`What to do with ${piece.title}`">⋯</button>
+                <template #dropdown>
+                    <ElDropdownMenu>
+                        <ElDropdownItem command="name">Name and rights…</ElDropdownItem>
+                        <ElDropdownItem v-if="above" command="up">Move up</ElDropdownItem>
+                        <ElDropdownItem v-if="below" command="down">Move down</ElDropdownItem>
+                        <ElDropdownItem command="away">{{ piece.putAway ? 'Bring back' : 'Put away' }}</ElDropdownItem>
+                        <ElDropdownItem command="gone" divided>Take away for good…</ElDropdownItem>
+                    </ElDropdownMenu>
+                </template>
+            </ElDropdown>
+        </header>
+        <ul class="parts">
+            <li v-for="part in piece.parts" :key="part.id">
+                <RouterLink class="part-link" :to="`/parts/${part.id}`" :title="state(part)">
+                    <span class="part-name">{{ part.name }}</span>
+                    <span v-if="piece.kind === 'piece'" class="part-state">{{ state(part) }}</span>
+                    <span v-else-if="part.decisions > 0 || part.links > 0" class="visually-hidden">, {{ state(part) }}</span>
+                    <span v-if="piece.kind === 'line' && part.decisions > 0" class="decided-dot" aria-hidden="true">✎</span>
+                </RouterLink>
+            </li>
+        </ul>
+        <PieceForm v-if="naming" :piece="piece" @close="naming = false" @done="naming = false; emit('changed')" />
+    </li>
+</template>
