@@ -12,6 +12,7 @@ use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PieceController;
+use App\Http\Controllers\ProfileController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedPartController;
 use App\Http\Controllers\ShelfController;
@@ -38,6 +39,9 @@ Route::prefix('api')->group(static function (): void {
         Route::post('schools/{school}/ensembles', [EnsembleController::class, 'store'])->can('open', 'school');
         Route::patch('ensembles/{ensemble}', [EnsembleController::class, 'update'])->can('direct', 'ensemble');
         Route::post('ensembles/{ensemble}/next-year', [EnsembleController::class, 'nextYear'])->can('direct', 'ensemble');
+        Route::get('ensembles/{ensemble}/profile', [ProfileController::class, 'show'])->can('direct', 'ensemble');
+        Route::put('ensembles/{ensemble}/profile', [ProfileController::class, 'store'])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/profile/trial', [ProfileController::class, 'trial'])->can('direct', 'ensemble');
         Route::get('ensembles/{ensemble}/people', [PeopleController::class, 'index'])->can('direct', 'ensemble');
         Route::post('ensembles/{ensemble}/invitations', [PeopleController::class, 'invite'])->can('direct', 'ensemble');
         Route::post('invitations/{invitation}/renew', [PeopleController::class, 'renew'])->can('change', 'invitation');

@@ -108,6 +108,12 @@ final class PartDesk
         return $this->open()->marked($this->decided($more));
     }
 
+    /** The same under other settings, by itself; what was decided holds. */
+    public function markedWith(Settings $settings): MarkedPart
+    {
+        return PartMarker::mark($this->score(), $this->scorePart(), $this->decided(), $settings);
+    }
+
     private function open(): OpenPart
     {
         return $this->open ??= resolve(OpenParts::class)->of($this->part);

@@ -8,6 +8,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -48,6 +49,25 @@ final class Ensemble extends Model
     public function invitations(): HasMany
     {
         return $this->hasMany(Invitation::class);
+    }
+
+    /** @return HasMany<ProfileVersion, $this> */
+    public function profileVersions(): HasMany
+    {
+        return $this->hasMany(ProfileVersion::class);
+    }
+
+    /**
+     * A change is a new version; who had which is kept.
+     *
+     * @param  array<string, mixed>  $settings
+     */
+    public function keepProfile(User $by, array $settings): void
+    {
+        DB::transaction(function () use ($by, $settings): void {
+            $this->profileVersions()->create(['user_id' => $by->id, 'settings' => $settings]);
+            $this->update(['profile' => $settings]);
+        });
     }
 
     /** @return HasMany<Piece, $this> */

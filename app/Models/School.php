@@ -39,6 +39,8 @@ final class School extends Model
         $ensemble = $this->ensembles()->create(['name' => $name, 'year' => $year, 'profile' => $profile]);
         $ensemble->memberships()->create(['user_id' => $director->id, 'role' => Role::Director, 'decides' => true]);
 
+        $ensemble->profileVersions()->create(['user_id' => $director->id, 'settings' => $profile]);
+
         return $ensemble;
     }
 }

@@ -33,6 +33,8 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict();
+        // At a school a query too many is slow; it is no reason to answer nothing.
+        Model::preventLazyLoading(! $this->app->isProduction());
 
         Password::defaults(static fn (): Password => Password::min(self::SHORTEST_PASSWORD)->max(200)->rules([new UncommonPassword]));
         // Wrong passwords are counted where they are checked (`SignIn`); this only bounds how much one address can have checked,

@@ -16,6 +16,7 @@ const router = createRouter({
         { path: '/first-start', component: () => import('./screens/FirstStart.vue'), meta: { open: true } },
         { path: '/join/:token', component: () => import('./screens/Join.vue'), meta: { open: true } },
         { path: '/account', component: () => import('./screens/Account.vue') },
+        { path: '/ensembles/:id(\\d+)/profile', component: () => import('./screens/Profile.vue') },
         { path: '/ensembles/:id(\\d+)/people', component: () => import('./screens/People.vue') },
         { path: '/', component: () => import('./screens/Shelf.vue') },
         { path: '/import', component: () => import('./screens/Import.vue') },

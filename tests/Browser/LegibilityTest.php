@@ -75,6 +75,7 @@ final class LegibilityTest extends BrowserTestCase
         $row = $database->query("SELECT profile FROM ensembles WHERE name = 'Quarry Strings'");
         self::assertNotFalse($row);
         $usual = $row->fetchColumn();
+        $row->closeCursor();
         self::assertIsString($usual);
         $keep = $database->prepare("UPDATE ensembles SET profile = ? WHERE name = 'Quarry Strings'");
         $keep->execute([json_encode([...(array) json_decode($usual, true), ...$settings], JSON_THROW_ON_ERROR)]);

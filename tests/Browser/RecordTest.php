@@ -68,7 +68,7 @@ final class RecordTest extends BrowserTestCase
         $note = $desk->chosen();
         $theirs = [['by' => 'Ada Quill', 'at' => '2026-11-20T10:05:00+00:00', 'decisions' => [['measures' => 'all', 'action' => 'hook']]]];
         foreach ([
-            [403, [], 'This belongs to another director.'],
+            [403, [], 'This is not yours to do'],
             [404, [], 'There is nothing here any more.'],
             [409, ['message' => 'Ada Quill decided about the same notes meanwhile.', 'theirs' => $theirs], 'Ada Quill decided about the same notes meanwhile.'],
             [422, ['message' => 'A finger is a number from 0 (open) to 4, on one note.'], 'A finger is a number from 0 (open) to 4, on one note.'],

@@ -52,7 +52,7 @@ final class AccessTest extends TestCase
         $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
-            'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'POST ensembles/{ensemble}/invitations',
+            'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}',
         ];
         foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {

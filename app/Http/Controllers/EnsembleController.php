@@ -33,15 +33,17 @@ final class EnsembleController extends Controller
         return new JsonResponse(new MadeView($ensemble->id), 201);
     }
 
-    public function update(Request $request, Ensemble $ensemble): Response
+    public function update(Request $request, Ensemble $ensemble, #[CurrentUser] User $user): Response
     {
         /** @var array{name?: string, year?: string|null, level?: string, putAway?: bool} $asked */
         $asked = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:100'], 'year' => ['sometimes', 'nullable', 'string', 'max:20'], 'level' => ['sometimes', Rule::enum(Level::class)], 'putAway' => ['sometimes', 'boolean']], self::NO_NAME);
         $ensemble->fill(array_intersect_key($asked, ['name' => 1]));
         array_key_exists('year', $asked) && $ensemble->year = (string) $asked['year'];
-        isset($asked['level']) && $ensemble->profile = ['level' => $asked['level']] + $ensemble->settings();
         isset($asked['putAway']) && $ensemble->put_away_at = $asked['putAway'] ? $ensemble->put_away_at ?? now() : null;
         $ensemble->save();
+        if (isset($asked['level']) && $asked['level'] !== ($ensemble->settings()['level'] ?? null)) {
+            $ensemble->keepProfile($user, ['level' => $asked['level']] + $ensemble->settings());
+        }
 
         return new Response(status: 204);
     }

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
+import type { Account, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Profile, ProfileTrial, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -117,6 +117,9 @@ export const api = {
     openEnsemble: (school: number, given: { name: string; year: string; level: string }) => request<Made>('POST', `schools/${school}/ensembles`, given),
     changeEnsemble: (id: number, given: { name?: string; year?: string; level?: string; putAway?: boolean }) => request<undefined>('PATCH', `ensembles/${id}`, given),
     nextYear: (id: number, given: { name: string; year: string }) => request<Made>('POST', `ensembles/${id}/next-year`, given),
+    profile: (ensemble: number) => request<Profile>('GET', `ensembles/${ensemble}/profile`),
+    tryProfile: (ensemble: number, settings: Record<string, unknown>) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial`, { settings }),
+    keepProfile: (ensemble: number, settings: Record<string, unknown>) => request<undefined>('PUT', `ensembles/${ensemble}/profile`, { settings }),
     people: (ensemble: number) => request<People>('GET', `ensembles/${ensemble}/people`),
     invite: (ensemble: number, chosen: Chosen) => request<NewInvitation>('POST', `ensembles/${ensemble}/invitations`, chosen),
     renewInvitation: (id: number) => request<NewInvitation>('POST', `invitations/${id}/renew`),

@@ -106,6 +106,8 @@ export interface Change {
     to: number | null
 }
 
+export type Density = 'first-year' | 'usual' | 'sparse'
+
 /** A part opened on the desk. */
 export interface Desk {
     part: DeskPart
@@ -267,6 +269,18 @@ export interface Kept {
 
 export type Level = 'first-year' | 'second-year' | 'third-year' | 'advanced'
 
+/** What a level brings with it. */
+export interface LevelDefaults {
+    level: Level
+    open: OpenStrings
+    vibrato: boolean
+    marks: Density
+    /** the most that the class knows */
+    flats: number
+    sharps: number
+    taught: Taught[]
+}
+
 /** A link that students can open. */
 export interface Link {
     id: number
@@ -392,6 +406,8 @@ export interface Note {
     marks: Mark[]
 }
 
+export type OpenStrings = 'up-open-down-four' | 'open' | 'four'
+
 /** A part by its name. */
 export interface PartName {
     id: number
@@ -429,6 +445,57 @@ export interface PieceParts {
 }
 
 export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
+
+/** A class profile and what it can hold. */
+export interface Profile {
+    ensemble: string
+    settings: Record<string, unknown>
+    levels: LevelDefaults[]
+    /** all that can be taught */
+    instruments: Taught[]
+    /** newest first */
+    versions: ProfileVersion[]
+    sample: ProfileSample | null
+}
+
+/** What a class profile would change in a part. */
+export interface ProfileChange {
+    title: string
+    part: string
+    /** notes with another finger, string or place of the hand */
+    fingers: number
+    /** notes with another direction or action */
+    bows: number
+}
+
+/** A part that is shown beside the settings. */
+export interface ProfileSample {
+    title: string
+    part: string
+    /** the print, as MusicXML */
+    music: string
+    musicName: string
+}
+
+/** What a class profile would change. */
+export interface ProfileTrial {
+    /** the marks of the part that is shown */
+    layer: Mark[]
+    changes: ProfileChange[]
+    /** parts that were looked through */
+    looked: number
+    /** that there are */
+    parts: number
+}
+
+/** A class profile as somebody left it. */
+export interface ProfileVersion {
+    id: number
+    by: string
+    /** date and time */
+    at: string
+    settings: Record<string, unknown>
+}
 
 /** A part as it was read. */
 export interface ReadPart {
@@ -607,6 +674,15 @@ export interface Summary {
     extensions: number
     /** what the class has not been taught */
     new: string[]
+}
+
+/** What an instrument is taught, or can be. */
+export interface Taught {
+    instrument: Instrument
+    /** half is 0.5 */
+    positions: number[]
+    /** “low 2”, “extended 4”, “harmonic” */
+    placements: string[]
 }
 
 /** What somebody else decided. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElAlert, ElButton, ElSkeleton } from 'element-plus'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, provide, ref } from 'vue'
 import { api } from '../api/client'
 import type { Shelf } from '../api/types'
 import TopBar from '../components/TopBar.vue'
@@ -8,6 +8,7 @@ import { problemWords } from '../desk/words'
 import AsideList from '../record/AsideList.vue'
 import EnsembleForm from '../staff/EnsembleForm.vue'
 import EnsembleSection from '../staff/EnsembleSection.vue'
+import { RELOAD } from '../staff/reload'
 
 const shelf = ref<Shelf | null>(null)
 const fault = ref('')
@@ -33,6 +34,7 @@ async function opened(): Promise<void> {
     await load()
 }
 
+provide(RELOAD, load)
 onMounted(load)
 </script>
 
@@ -50,7 +52,7 @@ onMounted(load)
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-else-if="shelf === null" :rows="8" animated />
         <p v-if="shelf?.ensembles.length === 0" class="notice">The shelf is empty. Open an ensemble first; then import its music and ask colleagues in.</p>
-        <EnsembleSection v-for="ensemble in there" :key="ensemble.id" :ensemble="ensemble" @changed="load" />
+        <EnsembleSection v-for="ensemble in there" :key="ensemble.id" :ensemble="ensemble" />
         <ElButton v-if="away > 0" text @click="showsAway = !showsAway">{{ showsAway ? 'Hide ensembles that are put away' : `Ensembles put away (${away})` }}</ElButton>
         <EnsembleForm v-if="opening && school" :title="`New ensemble at ${school.name}`" button="Open it" :save="(given) => api.openEnsemble(school?.id ?? 0, given)" @done="opened" @close="opening = false" />
     </main>

@@ -6,11 +6,12 @@ import type { ShelfEnsemble, ShelfPiece } from '../api/types'
 import { LEVELS, problemWords } from '../desk/words'
 import EnsembleForm from './EnsembleForm.vue'
 import PieceCard from './PieceCard.vue'
+import { useReload } from './reload'
 import { ROLES } from './words'
 
 /** An ensemble on the shelf: its pieces, its lesson lines, and what was put away. */
 const props = defineProps<{ ensemble: ShelfEnsemble }>()
-const emit = defineEmits<{ changed: [] }>()
+const reload = useReload()
 
 const naming = ref<'this' | 'next' | null>(null)
 const showsAway = ref(false)
@@ -28,13 +29,13 @@ const about = computed(() => [props.ensemble.school, props.ensemble.level ? (LEV
 
 function done(): void {
     naming.value = null
-    emit('changed')
+    void reload()
 }
 
 async function putAway(): Promise<void> {
     try {
         await api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway })
-        emit('changed')
+        await reload()
     } catch (problem) {
         ElMessage.error(problemWords(problem))
     }
@@ -49,6 +50,7 @@ async function putAway(): Promise<void> {
             <p v-if="ensemble.role !== 'director'" class="quiet">You are a {{ ROLES[ensemble.role].toLowerCase() }} here</p>
             <div v-if="ensemble.directs" class="ensemble-actions">
                 <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/people`" custom><ElButton text @click="navigate">People</ElButton></RouterLink>
+                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/profile`" custom><ElButton text @click="navigate">What they can</ElButton></RouterLink>
                 <ElButton text @click="naming = 'this'">Name and level</ElButton>
                 <ElButton text @click="naming = 'next'">Next year’s class</ElButton>
                 <ElButton text @click="putAway">{{ ensemble.putAway ? 'Bring back' : 'Put away' }}</ElButton>
@@ -67,7 +69,6 @@ async function putAway(): Promise<void> {
                     :above="group.pieces[index - 1]"
                     :below="group.pieces[index + 1]"
                     :after-below="group.pieces[index + 2]"
-                    @changed="emit('changed')"
                 />
             </ul>
         </div>

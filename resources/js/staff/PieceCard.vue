@@ -5,10 +5,11 @@ import { api } from '../api/client'
 import type { ShelfPart, ShelfPiece } from '../api/types'
 import { problemWords } from '../desk/words'
 import PieceForm from './PieceForm.vue'
+import { useReload } from './reload'
 
 /** A piece on the shelf, with what its director does with it. */
 const props = defineProps<{ piece: ShelfPiece; directs: boolean; above?: ShelfPiece | undefined; below?: ShelfPiece | undefined; afterBelow?: ShelfPiece | undefined }>()
-const emit = defineEmits<{ changed: [] }>()
+const reload = useReload()
 
 const naming = ref(false)
 
@@ -20,10 +21,15 @@ function state(part: ShelfPart): string {
 async function doing(work: () => Promise<unknown>): Promise<void> {
     try {
         await work()
-        emit('changed')
+        await reload()
     } catch (problem) {
         ElMessage.error(problemWords(problem))
     }
+}
+
+function named(): void {
+    naming.value = false
+    void reload()
 }
 
 /** For good: with its title typed, so that no slip of the mouse does it. */
@@ -74,6 +80,6 @@ const commands: Record<string, () => unknown> = {
                 </RouterLink>
             </li>
         </ul>
-        <PieceForm v-if="naming" :piece="piece" @close="naming = false" @done="naming = false; emit('changed')" />
+        <PieceForm v-if="naming" :piece="piece" @close="naming = false" @done="named" />
     </li>
 </template>

@@ -64,7 +64,7 @@ final class Server
 
     public function database(): \PDO
     {
-        return new \PDO("sqlite:{$this->folder}/demo.sqlite", options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+        return new \PDO("sqlite:{$this->folder}/demo.sqlite", options: [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION, \PDO::ATTR_TIMEOUT => 20]);
     }
 
     public function start(): void

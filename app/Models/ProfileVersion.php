@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * The class profile of an ensemble as somebody left it.
+ *
+ * @property int $id
+ * @property array<string, mixed> $settings
+ * @property Carbon $created_at
+ * @property User $user
+ */
+final class ProfileVersion extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['user_id', 'settings'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['settings' => 'array'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

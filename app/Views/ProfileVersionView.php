@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+/** A class profile as somebody left it. */
+final readonly class ProfileVersionView
+{
+    /**
+     * @param  string  $at  date and time
+     */
+    public function __construct(
+        public int $id,
+        public string $by,
+        public string $at,
+        #[Typed('Record<string, unknown>')]
+        public object $settings,
+    ) {}
+}

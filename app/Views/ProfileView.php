@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+/** A class profile and what it can hold. */
+final readonly class ProfileView
+{
+    /**
+     * @param  list<LevelDefaultsView>  $levels
+     * @param  list<TaughtView>  $instruments  all that can be taught
+     * @param  list<ProfileVersionView>  $versions  newest first
+     */
+    public function __construct(
+        public string $ensemble,
+        #[Typed('Record<string, unknown>')]
+        public object $settings,
+        public array $levels,
+        public array $instruments,
+        public array $versions,
+        public ?ProfileSampleView $sample,
+    ) {}
+}

@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core'
+import { ElAlert, ElButton, ElCheckbox, ElCheckboxButton, ElCheckboxGroup, ElForm, ElFormItem, ElInputNumber, ElOption, ElPopconfirm, ElSelect, ElTabPane, ElTabs } from 'element-plus'
+import { computed, onMounted, ref, watch } from 'vue'
+import { api } from '../api/client'
+import type { Instrument, Profile, ProfileTrial } from '../api/types'
+import { dayWords, LEVELS, problemWords } from '../desk/words'
+import Score from '../page/Score.vue'
+import { CHOICES, positionWords, useSettings, type Settings } from './profile-settings'
+
+const props = defineProps<{ ensemble: number; profile: Profile }>()
+const emit = defineEmits<{ keep: [Settings] }>()
+
+const { settings, choice, set, take, taught, teach, vibrato, fourFingers, keys } = useSettings(props.profile)
+const instrument = ref<Instrument>('violin')
+const trial = ref<ProfileTrial | null>(null)
+const fault = ref('')
+const trying = ref(0)
+const same = computed(() => JSON.stringify(settings.value) === JSON.stringify(props.profile.settings))
+
+/** A line of the class's own music, and what else would change, follow the settings. */
+async function ask(): Promise<void> {
+    const mine = ++trying.value
+    fault.value = ''
+    try {
+        const answer = await api.tryProfile(props.ensemble, settings.value)
+        if (mine === trying.value) {
+            trial.value = answer
+        }
+    } catch (problem) {
+        fault.value = problemWords(problem)
+    }
+}
+
+function changeWords({ fingers, bows }: { fingers: number; bows: number }): string {
+    const count = (many: number, one: string) => (many === 0 ? '' : `${many} ${one}${many === 1 ? '' : 's'}`)
+    return [count(fingers, 'finger'), count(bows, 'bow')].filter(Boolean).join(', ')
+}
+
+onMounted(ask)
+watch(settings, useDebounceFn(ask, 250))
+</script>
+
+<template>
+    <div class="profile">
+        <ElForm id="profile-settings" label-position="top" class="profile-settings" @submit.prevent="emit('keep', settings)">
+            <ElFormItem label="From a level" for="profile-level">
+                <ElSelect id="profile-level" :model-value="String(settings.level ?? 'second-year')" @change="take">
+                    <ElOption v-for="(words, key) in LEVELS" :key="key" :value="key" :label="words" />
+                </ElSelect>
+            </ElFormItem>
+            <ElFormItem v-for="one in CHOICES" :key="one.name" :label="one.label" :for="`profile-${one.name}`">
+                <ElSelect :id="`profile-${one.name}`" :model-value="choice(one.name)" @change="(value: string) => set(one.name, value)">
+                    <ElOption v-for="(words, key) in one.options" :key="key" :value="key" :label="words" />
+                </ElSelect>
+            </ElFormItem>
+            <ElFormItem>
+                <ElCheckbox v-model="vibrato" label="The class vibrates" />
+                <ElCheckbox v-model="fourFingers" label="Basses use four fingers" />
+            </ElFormItem>
+            <ElFormItem label="Keys up to">
+                <div class="row">
+                    <ElInputNumber :model-value="keys.flats" :min="0" :max="7" size="small" aria-label="Most flats" @change="(flats) => set('keys', { ...keys, flats: flats ?? 0 })" /> flats
+                    <ElInputNumber :model-value="keys.sharps" :min="0" :max="7" size="small" aria-label="Most sharps" @change="(sharps) => set('keys', { ...keys, sharps: sharps ?? 0 })" /> sharps
+                </div>
+            </ElFormItem>
+            <ElTabs v-model="instrument">
+                <ElTabPane v-for="one in profile.instruments" :key="one.instrument" :name="one.instrument" :label="one.instrument[0]?.toUpperCase() + one.instrument.slice(1)">
+                    <p class="quiet small-print">Positions taught</p>
+                    <ElCheckboxGroup :model-value="taught(one.instrument).positions" size="small" :aria-label="`Positions taught, ${one.instrument}`" @change="(value) => teach(one.instrument, 'positions', value as number[])">
+                        <ElCheckboxButton v-for="position in one.positions.filter((each) => each <= 7)" :key="position" :value="position">{{ positionWords(position) }}</ElCheckboxButton>
+                    </ElCheckboxGroup>
+                    <p class="quiet small-print">Fingers out of their usual place</p>
+                    <ElCheckboxGroup :model-value="taught(one.instrument).placements" size="small" :aria-label="`Fingers taught, ${one.instrument}`" @change="(value) => teach(one.instrument, 'placements', value as string[])">
+                        <ElCheckboxButton v-for="placement in one.placements" :key="placement" :value="placement">{{ placement }}</ElCheckboxButton>
+                    </ElCheckboxGroup>
+                </ElTabPane>
+            </ElTabs>
+            <section v-if="profile.versions.length > 0">
+                <h2>Earlier profiles</h2>
+                <ul class="links">
+                    <li v-for="version in profile.versions" :key="version.id">
+                        <span>{{ LEVELS[String(version.settings.level ?? '')] ?? 'a level' }}{{ Object.keys(version.settings).length > 1 ? ', changed by hand' : '' }}<br><small class="quiet">{{ version.by }}, {{ dayWords(version.at) }}</small></span>
+                        <ElPopconfirm title="Bring these settings back? They are kept as a new profile." width="240" confirm-button-text="Bring back" cancel-button-text="No" @confirm="emit('keep', version.settings)">
+                            <template #reference><ElButton size="small">Bring back</ElButton></template>
+                        </ElPopconfirm>
+                    </li>
+                </ul>
+            </section>
+        </ElForm>
+        <div class="profile-picture">
+            <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+            <template v-if="profile.sample">
+                <h2>{{ profile.sample.title }}, {{ profile.sample.part }}</h2>
+                <div class="paper profile-paper"><Score :music="profile.sample.music" :name="profile.sample.musicName" :layer="trial?.layer ?? []" :width="1800" :label="`${profile.sample.title} as this class would be marked`" /></div>
+            </template>
+            <p v-else class="notice">When there is music on the shelf, a line of it is shown here as this class would play it.</p>
+            <section v-if="trial" aria-live="polite">
+                <h2>What would change</h2>
+                <p v-if="trial.changes.length === 0" class="quiet">Nothing in {{ trial.looked === 1 ? 'the part' : `the ${trial.looked} parts` }} on the shelf.</p>
+                <ul v-else class="profile-changes">
+                    <li v-for="change in trial.changes" :key="`${change.title} ${change.part}`"><strong>{{ change.title }}</strong>, {{ change.part }}: {{ changeWords(change) }}</li>
+                </ul>
+                <ElButton type="primary" native-type="submit" form="profile-settings" :disabled="same">Keep this profile</ElButton>
+                <p v-if="trial.looked < trial.parts" class="quiet small-print">{{ trial.looked }} of {{ trial.parts }} parts were looked through.</p>
+            </section>
+        </div>
+    </div>
+</template>

@@ -1,0 +1,56 @@
+import { computed, ref } from 'vue'
+import type { Instrument, Level, Profile, Taught } from '../api/types'
+
+export type Settings = Record<string, unknown>
+
+/** What a school of fingering or writing is called, setting by setting. */
+export const CHOICES: { name: string; label: string; usual?: string; options: Record<string, string> }[] = [
+    { name: 'open', label: 'Open strings', options: { 'up-open-down-four': 'open going up, 4 coming down', open: 'open whenever it is easy', four: '4 where it saves a crossing or the note is held' } },
+    { name: 'lowFirst', label: 'Low first fingers', usual: 'reach', options: { reach: 'reach back with 1', move: 'move the hand to half position' } },
+    { name: 'chromatic', label: 'Half steps', usual: 'either', options: { either: 'as it lies', slide: 'slide one finger', neighbours: 'neighbouring fingers' } },
+    { name: 'handSize', label: 'Hands', usual: 'usual', options: { small: 'small: avoid stretches', usual: 'usual', large: 'large' } },
+    { name: 'printed', label: 'Printed fingers', usual: 'follow', options: { follow: 'are followed', suggest: 'are suggestions', ignore: 'are passed over' } },
+    { name: 'fingers', label: 'Fingers on the page', usual: 'changes', options: { every: 'every one', changes: 'first time and every change', doubtful: 'only what a student could get wrong' } },
+    { name: 'marks', label: 'Bow signs on the page', options: { 'first-year': 'many, as for a first year', usual: 'usual', sparse: 'few' } },
+]
+
+/** The settings while they are changed: what is not said, the level says. */
+export function useSettings(profile: Profile) {
+    const settings = ref<Settings>({ ...profile.settings })
+    const level = computed(() => profile.levels.find((one) => one.level === (settings.value.level ?? 'second-year')) ?? profile.levels[0])
+
+    const ofLevel = (name: string): string => {
+        const usual = level.value
+        return name === 'open' ? (usual?.open ?? '') : name === 'marks' ? (usual?.marks ?? '') : (CHOICES.find((choice) => choice.name === name)?.usual ?? '')
+    }
+    const choice = (name: string): string => String(settings.value[name] ?? ofLevel(name))
+
+    function set(name: string, value: unknown): void {
+        settings.value = { ...settings.value, [name]: value }
+    }
+
+    /** A level in one click: everything else is as it brings it. */
+    function take(wanted: Level): void {
+        settings.value = { level: wanted }
+    }
+
+    function taught(instrument: Instrument): Pick<Taught, 'positions' | 'placements'> {
+        const own = (settings.value[instrument] ?? {}) as Partial<Taught>
+        const usual = level.value?.taught.find((one) => one.instrument === instrument)
+        return { positions: own.positions ?? usual?.positions ?? [], placements: own.placements ?? usual?.placements ?? [] }
+    }
+
+    function teach(instrument: Instrument, what: 'positions' | 'placements', value: (string | number)[]): void {
+        set(instrument, { ...(settings.value[instrument] as object | undefined), [what]: what === 'positions' ? [...(value as number[])].sort((a, b) => a - b) : value })
+    }
+
+    const vibrato = computed({ get: () => Boolean(settings.value.vibrato ?? level.value?.vibrato), set: (value: boolean) => set('vibrato', value) })
+    const fourFingers = computed({ get: () => settings.value.bassFingers === 4, set: (value: boolean) => set('bassFingers', value ? 4 : 3) })
+    const keys = computed(() => (settings.value.keys as { flats: number; sharps: number } | undefined) ?? { flats: level.value?.flats ?? 0, sharps: level.value?.sharps ?? 0 })
+
+    return { settings, level, choice, set, take, taught, teach, vibrato, fourFingers, keys }
+}
+
+const POSITIONS: Record<number, string> = { 0.5: '½', 1: 'I', 2: 'II', 2.5: 'II½', 3: 'III', 3.5: 'III½', 4: 'IV', 5: 'V', 5.5: 'V½', 6: 'VI', 6.5: 'VI½', 7: 'VII' }
+
+export const positionWords = (position: number): string => POSITIONS[position] ?? String(position)
