@@ -10,6 +10,7 @@ use App\Http\Controllers\JoinController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PartController;
+use App\Http\Controllers\PasswordLinkController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\ProfileController;
@@ -25,6 +26,8 @@ Route::prefix('api')->group(static function (): void {
         Route::post('first-start', [FirstStartController::class, 'store']);
         Route::get('join/{token}', [JoinController::class, 'show']);
         Route::post('join/{token}', [JoinController::class, 'accept']);
+        Route::get('new-password/{token}', [PasswordLinkController::class, 'show']);
+        Route::post('new-password/{token}', [PasswordLinkController::class, 'use']);
     });
 
     Route::middleware('throttle:shared')->group(static function (): void {
@@ -47,9 +50,11 @@ Route::prefix('api')->group(static function (): void {
         Route::post('invitations/{invitation}/renew', [PeopleController::class, 'renew'])->can('change', 'invitation');
         Route::delete('invitations/{invitation}', [PeopleController::class, 'takeBack'])->can('change', 'invitation');
         Route::patch('memberships/{membership}', [PeopleController::class, 'change'])->can('change', 'membership');
+        Route::post('memberships/{membership}/password-link', [PasswordLinkController::class, 'store'])->can('change', 'membership');
         Route::delete('memberships/{membership}', [PeopleController::class, 'letGo'])->can('change', 'membership');
         Route::patch('pieces/{piece}', [PieceController::class, 'update'])->can('direct', 'piece');
         Route::post('pieces/{piece}/move', [PieceController::class, 'move'])->can('direct', 'piece');
+        Route::post('pieces/{piece}/bring', [PieceController::class, 'bring'])->can('direct', 'piece');
         Route::delete('pieces/{piece}', [PieceController::class, 'destroy'])->can('direct', 'piece');
         Route::get('shelf', [ShelfController::class, 'show']);
         Route::post('readings', [ImportController::class, 'read'])->middleware('throttle:imports');

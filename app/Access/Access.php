@@ -55,6 +55,14 @@ final class Access
         return $directs || $school->ensembles()->doesntExist() ? Response::allow() : Response::deny('Only a director of this school may open an ensemble.');
     }
 
+    /** Who directs every ensemble that somebody is in may stand in for their forgotten password. */
+    public function answersFor(User $user, User $for): bool
+    {
+        $directed = $user->memberships()->where('role', Role::Director->value)->select('ensemble_id');
+
+        return ! $user->is($for) && $for->memberships()->whereNotIn('ensemble_id', $directed)->doesntExist();
+    }
+
     public function piece(User $user, Ability $ability, Piece $piece): Response
     {
         $membership = $this->membership($user, $piece->ensemble_id);

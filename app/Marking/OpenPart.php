@@ -40,7 +40,7 @@ final class OpenPart
     public function __construct(private readonly Part $part, public readonly string $name)
     {
         $this->views = new NoteViews;
-        $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing);
+        $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing, style: $part->piece->ensemble->houseStyle());
     }
 
     /** Names all that a part is worked out from besides decisions, and the code that does it. */
@@ -48,7 +48,7 @@ final class OpenPart
     {
         $piece = $part->piece;
 
-        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $part->instrument->value, Together::name($piece)]));
+        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $part->instrument->value, (string) json_encode($piece->ensemble->writing()), Together::name($piece)]));
     }
 
     public function score(): Score

@@ -8,6 +8,7 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Views\ProfileChangeView;
 use App\Views\ProfileTrialView;
+use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Settings;
@@ -22,6 +23,7 @@ final readonly class ProfileTrial
     public function __construct(
         private Ensemble $ensemble,
         private ClassProfile $profile,
+        private HouseStyle $style,
     ) {}
 
     /** @param Part|null $sample the part that is shown beside the settings */
@@ -29,7 +31,7 @@ final readonly class ProfileTrial
     {
         $began = microtime(true);
         $parts = Part::query()->whereRelation('piece', 'ensemble_id', $this->ensemble->id)->whereHas('piece', static fn ($pieces) => $pieces->whereNull('put_away_at'))->with('piece.ensemble')->orderBy('piece_id')->orderBy('place')->get();
-        $layer = $sample === null ? [] : (new Drawing($this->marked($sample, $this->profile)))->layerForPlayers();
+        $layer = $sample === null ? [] : (new Drawing($this->marked($sample, $this->profile, $this->style)))->layerForPlayers();
         $changes = [];
         $looked = 0;
         foreach ($parts as $part) {
@@ -68,8 +70,8 @@ final readonly class ProfileTrial
         return "{$note->bow?->direction?->value} {$note->bow?->action?->value}";
     }
 
-    private function marked(Part $part, ClassProfile $profile): MarkedPart
+    private function marked(Part $part, ClassProfile $profile, ?HouseStyle $style = null): MarkedPart
     {
-        return (new PartDesk($part))->markedWith(new Settings($profile, $part->instrument, $part->piece->bowing));
+        return (new PartDesk($part))->markedWith(new Settings($profile, $part->instrument, $part->piece->bowing, style: $style));
     }
 }

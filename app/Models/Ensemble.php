@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
+use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -22,15 +23,16 @@ use UprightPencil\Core\Strings\WrongProfile;
  * @property Carbon|null $put_away_at
  * @property School $school
  * @property array<string, mixed> $profile
+ * @property array<string, mixed> $style how marks are written
  */
 final class Ensemble extends Model
 {
-    protected $fillable = ['school_id', 'name', 'year', 'profile', 'put_away_at'];
+    protected $fillable = ['school_id', 'name', 'year', 'profile', 'style', 'put_away_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['profile' => 'array', 'put_away_at' => 'datetime'];
+        return ['profile' => 'array', 'style' => 'array', 'put_away_at' => 'datetime'];
     }
 
     /** @return BelongsTo<School, $this> */
@@ -61,12 +63,14 @@ final class Ensemble extends Model
      * A change is a new version; who had which is kept.
      *
      * @param  array<string, mixed>  $settings
+     * @param  array<string, mixed>|null  $style  null: as it is
      */
-    public function keepProfile(User $by, array $settings): void
+    public function keepProfile(User $by, array $settings, ?array $style = null): void
     {
-        DB::transaction(function () use ($by, $settings): void {
-            $this->profileVersions()->create(['user_id' => $by->id, 'settings' => $settings]);
-            $this->update(['profile' => $settings]);
+        DB::transaction(function () use ($by, $settings, $style): void {
+            $style ??= $this->writing();
+            $this->profileVersions()->create(['user_id' => $by->id, 'settings' => $settings, 'style' => $style]);
+            $this->update(['profile' => $settings, 'style' => $style]);
         });
     }
 
@@ -88,10 +92,26 @@ final class Ensemble extends Model
         return $this->kept() ?? [];
     }
 
-    /** @return array<string, mixed>|null */
-    private function kept(): ?array
+    /** @return array<string, mixed> the house style as it is kept */
+    public function writing(): array
     {
-        $kept = json_decode((string) $this->getRawOriginal('profile'), true);
+        return $this->kept('style') ?? [];
+    }
+
+    /** How marks are written for this class; the usual way where what is kept is none. */
+    public function houseStyle(): HouseStyle
+    {
+        try {
+            return HouseStyle::fromArray($this->writing());
+        } catch (WrongProfile) {
+            return HouseStyle::usual();
+        }
+    }
+
+    /** @return array<string, mixed>|null */
+    private function kept(string $what = 'profile'): ?array
+    {
+        $kept = json_decode((string) $this->getRawOriginal($what), true);
 
         return is_array($kept) ? $kept : null;
     }

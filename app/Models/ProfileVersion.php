@@ -9,10 +9,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * The class profile of an ensemble as somebody left it.
+ * The class profile and the house style of an ensemble as somebody left them.
  *
  * @property int $id
  * @property array<string, mixed> $settings
+ * @property array<string, mixed> $style how marks are written
  * @property Carbon $created_at
  * @property User $user
  */
@@ -20,12 +21,12 @@ final class ProfileVersion extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['user_id', 'settings'];
+    protected $fillable = ['user_id', 'settings', 'style'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['settings' => 'array'];
+        return ['settings' => 'array', 'style' => 'array'];
     }
 
     /** @return BelongsTo<User, $this> */

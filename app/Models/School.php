@@ -32,14 +32,15 @@ final class School extends Model
      * An ensemble with its first director.
      *
      * @param  array<string, mixed>  $profile
+     * @param  array<string, mixed>  $style
      */
-    public function openEnsemble(User $director, string $name, array $profile, string $year = ''): Ensemble
+    public function openEnsemble(User $director, string $name, array $profile, string $year = '', array $style = []): Ensemble
     {
         $this->staff()->syncWithoutDetaching([$director->id]);
-        $ensemble = $this->ensembles()->create(['name' => $name, 'year' => $year, 'profile' => $profile]);
+        $ensemble = $this->ensembles()->create(['name' => $name, 'year' => $year, 'profile' => $profile, 'style' => $style]);
         $ensemble->memberships()->create(['user_id' => $director->id, 'role' => Role::Director, 'decides' => true]);
 
-        $ensemble->profileVersions()->create(['user_id' => $director->id, 'settings' => $profile]);
+        $ensemble->profileVersions()->create(['user_id' => $director->id, 'settings' => $profile, 'style' => $style]);
 
         return $ensemble;
     }

@@ -16,5 +16,7 @@ final readonly class ProfileVersionView
         public string $at,
         #[Typed('Record<string, unknown>')]
         public object $settings,
+        #[Typed('Record<string, string>')]
+        public object $style,
     ) {}
 }

@@ -16,6 +16,8 @@ final readonly class ProfileView
         public string $ensemble,
         #[Typed('Record<string, unknown>')]
         public object $settings,
+        #[Typed('Record<string, string>')]
+        public object $style,
         public array $levels,
         public array $instruments,
         public array $versions,

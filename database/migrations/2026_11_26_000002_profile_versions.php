@@ -16,6 +16,16 @@ return new class extends Migration
             $table->foreignId('ensemble_id')->index()->constrained();
             $table->foreignId('user_id')->index()->constrained();
             $table->json('settings');
+            $table->json('style')->default('{}');
+            $table->timestamp('created_at');
+        });
+        Schema::table('ensembles', static fn (Blueprint $table) => $table->json('style')->default('{}'));
+        Schema::create('password_links', static function (Blueprint $table): void {
+            $table->id();
+            $table->foreignId('user_id')->index()->constrained();
+            $table->foreignId('made_by')->index()->constrained('users');
+            $table->string('token_hash')->unique();
+            $table->timestamp('expires_at');
             $table->timestamp('created_at');
         });
         foreach (DB::table('ensembles')->get() as $ensemble) {
@@ -37,6 +47,8 @@ return new class extends Migration
             $table->dropIndex(['user_id']);
         });
         Schema::table('log_entries', static fn (Blueprint $table) => $table->dropIndex(['user_id']));
+        Schema::drop('password_links');
         Schema::drop('profile_versions');
+        Schema::table('ensembles', static fn (Blueprint $table) => $table->dropColumn('style'));
     }
 };

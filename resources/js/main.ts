@@ -15,6 +15,7 @@ const router = createRouter({
         { path: '/sign-in', component: () => import('./screens/SignIn.vue'), meta: { open: true } },
         { path: '/first-start', component: () => import('./screens/FirstStart.vue'), meta: { open: true } },
         { path: '/join/:token', component: () => import('./screens/Join.vue'), meta: { open: true } },
+        { path: '/new-password/:token', component: () => import('./screens/NewPassword.vue'), meta: { open: true } },
         { path: '/account', component: () => import('./screens/Account.vue') },
         { path: '/ensembles/:id(\\d+)/profile', component: () => import('./screens/Profile.vue') },
         { path: '/ensembles/:id(\\d+)/people', component: () => import('./screens/People.vue') },

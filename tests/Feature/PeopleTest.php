@@ -83,6 +83,22 @@ final class PeopleTest extends TestCase
         self::assertSame(Role::Director, $own->refresh()->role);
     }
 
+    public function test_a_forgotten_password_is_chosen_anew_at_an_address_that_works_once(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $colleague = self::director('two@school.test');
+        $membership = $ensemble->memberships()->create(['user_id' => $colleague->id, 'role' => Role::CoTeacher, 'decides' => true]);
+        $path = self::path($this->actingAs($director)->postJson("/api/memberships/{$membership->id}/password-link")->assertCreated());
+
+        $this->asGuest()->getJson($path)->assertJsonPath('email', 'two@school.test');
+        $this->postJson($path, ['password' => 'violin'])->assertUnprocessable();
+        $this->postJson($path, ['password' => 'gravel lantern orchard'])->assertOk()->assertJsonPath('director.id', $colleague->id);
+        $this->asGuest()->getJson($path)->assertNotFound();
+        $this->postJson('/api/session', ['email' => 'two@school.test', 'password' => 'gravel lantern orchard'])->assertOk();
+        self::ensembleOf($colleague);
+        $this->actingAs($director)->postJson("/api/memberships/{$membership->id}/password-link")->assertUnprocessable();
+    }
+
     public function test_a_coach_is_named_for_parts_of_this_ensemble_only(): void
     {
         $part = self::partOf($director = self::director());

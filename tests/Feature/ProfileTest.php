@@ -53,6 +53,21 @@ final class ProfileTest extends TestCase
         $this->getJson($path)->assertJsonCount(3, 'versions');
     }
 
+    public function test_the_house_style_writes_otherwise_and_decides_nothing(): void
+    {
+        $part = self::partOf($director = self::director(), musicXml: self::musicXml('1b | A4q Bb4 C5 D5 | A4h D4'));
+        $path = "/api/ensembles/{$part->piece->ensemble_id}/profile";
+        $written = fn (): array => array_values(array_filter(array_column(array_merge(...array_column((array) $this->actingAs($director)->getJson("/api/parts/{$part->id}/log")->json('notes'), 'marks')), 'text')));
+        self::assertContains('L1', $written());
+
+        $trial = $this->postJson("{$path}/trial", ['settings' => ['level' => 'second-year'], 'style' => ['lowHigh' => 'arrow-before']])->assertOk()->assertJsonPath('changes', []);
+        self::assertContains('↓1', array_column((array) $trial->json('layer'), 'text'));
+        $this->putJson($path, ['settings' => ['level' => 'second-year'], 'style' => ['lowHigh' => 'arrow-after']])->assertNoContent();
+        self::assertContains('1↓', $written());
+        $this->getJson($path)->assertJsonPath('style', ['lowHigh' => 'arrow-after'])->assertJsonPath('versions.0.style', ['lowHigh' => 'arrow-after']);
+        $this->putJson($path, ['settings' => ['level' => 'second-year'], 'style' => ['lowHigh' => 'green']])->assertUnprocessable();
+    }
+
     /** @param array<string, mixed> $settings */
     #[DataProvider('wrong')]
     public function test_a_wrong_setting_gets_a_sentence_and_changes_nothing(array $settings, string $sentence): void

@@ -109,6 +109,22 @@ final class StaffRoomTest extends TestCase
         $this->getJson('/api/shelf')->assertJsonPath('ensembles.0.pieces.0.putAway', true);
     }
 
+    public function test_a_piece_is_brought_to_another_ensemble_moved_or_copied(): void
+    {
+        $part = self::partOf($director = self::director());
+        $from = $part->piece->ensemble_id;
+        $to = self::ensembleOf($director, ['level' => 'first-year']);
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry())->assertOk();
+        $bring = fn (string $how) => $this->postJson("/api/pieces/{$part->piece_id}/bring", ['to' => $to->id, 'how' => $how])->assertCreated()->json('id');
+        $decided = fn (int $piece): array => array_column((array) $this->getJson('/api/parts/'.Piece::query()->findOrFail($piece)->parts()->firstOrFail()->id.'/log')->json('notes'), 'decided');
+
+        self::assertNotSame([], array_filter($decided($bring('decided'))));
+        self::assertSame([], array_filter($decided($bring('print'))));
+        self::assertSame($part->piece_id, $bring('move'));
+        self::assertSame([3, 0], [$to->pieces()->count(), Piece::query()->where('ensemble_id', $from)->count()]);
+        $this->postJson("/api/pieces/{$part->piece_id}/bring", ['to' => self::ensembleOf(self::director('two@school.test'))->id, 'how' => 'move'])->assertNotFound();
+    }
+
     public function test_rights_that_were_wrong_are_taken_back_from_links_at_once(): void
     {
         $part = self::partOf($director = self::director());

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\Erasure;
+use App\Marking\PieceCopy;
 use App\Marking\Turn;
+use App\Models\Ensemble;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
+use App\Views\MadeView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -52,6 +55,20 @@ final class PieceController extends Controller
         });
 
         return new Response(status: 204);
+    }
+
+    /** To another ensemble that the same person directs: moved, or copied with or without what is decided. */
+    public function bring(Request $request, Piece $piece, #[CurrentUser] User $user): JsonResponse
+    {
+        /** @var array{to: int, how: string} $asked */
+        $asked = $request->validate(['to' => ['required', 'integer'], 'how' => ['required', Rule::in(['move', 'decided', 'print'])]]);
+        $to = Ensemble::query()->whereKey($asked['to'])->firstOrFail();
+        $this->authorize('direct', $to);
+        if ($asked['how'] === 'move') {
+            PieceCopy::move($piece, $to);
+        }
+
+        return new JsonResponse(new MadeView($asked['how'] === 'move' ? $piece->id : PieceCopy::copy($piece, $to, $user, $asked['how'] === 'decided')->id), 201);
     }
 
     /** For good, with all that was decided in it, after its title was typed. */

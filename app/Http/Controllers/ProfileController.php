@@ -18,6 +18,7 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\FramePlace;
@@ -35,9 +36,10 @@ final class ProfileController extends Controller
         return new JsonResponse(new ProfileView(
             $ensemble->name,
             (object) $ensemble->settings(),
+            (object) $ensemble->writing(),
             array_map(self::level(...), Level::cases()),
             array_map(static fn (Instrument $instrument): TaughtView => new TaughtView($instrument, $instrument->positions(), self::placements($instrument)), Instrument::cases()),
-            array_values($ensemble->profileVersions()->with('user')->orderByDesc('id')->limit(50)->get()->map(static fn (ProfileVersion $version): ProfileVersionView => new ProfileVersionView($version->id, $version->user->name, $version->created_at->toIso8601String(), (object) $version->settings))->all()),
+            array_values($ensemble->profileVersions()->with('user')->orderByDesc('id')->limit(50)->get()->map(static fn (ProfileVersion $version): ProfileVersionView => new ProfileVersionView($version->id, $version->user->name, $version->created_at->toIso8601String(), (object) $version->settings, (object) $version->style))->all()),
             $sample === null ? null : new ProfileSampleView($sample->piece->title, $sample->name, $sample->music, hash('sha256', $sample->music)),
         ));
     }
@@ -45,14 +47,15 @@ final class ProfileController extends Controller
     /** What the settings would change; nothing is kept. */
     public function trial(Request $request, Ensemble $ensemble): JsonResponse
     {
-        return new JsonResponse((new ProfileTrial($ensemble, self::profile(self::asked($request))))->view(self::sample($ensemble)));
+        return new JsonResponse((new ProfileTrial($ensemble, self::profile(self::asked($request)), HouseStyle::fromArray(self::asked($request, 'style'))))->view(self::sample($ensemble)));
     }
 
     public function store(Request $request, Ensemble $ensemble, #[CurrentUser] User $user): Response
     {
-        $settings = self::asked($request);
+        [$settings, $style] = [self::asked($request), self::asked($request, 'style')];
         self::profile($settings);
-        $ensemble->keepProfile($user, $settings);
+        HouseStyle::fromArray($style);
+        $ensemble->keepProfile($user, $settings, $style);
 
         return new Response(status: 204);
     }
@@ -64,13 +67,13 @@ final class ProfileController extends Controller
     }
 
     /** @return array<string, mixed> */
-    private static function asked(Request $request): array
+    private static function asked(Request $request, string $what = 'settings'): array
     {
-        $request->validate(['settings' => ['required', 'array', 'max:40']]);
-        /** @var array<string, mixed> $settings */
-        $settings = (array) $request->input('settings');
+        $request->validate(['settings' => ['required', 'array', 'max:40'], 'style' => ['array', 'max:20']]);
+        /** @var array<string, mixed> $asked */
+        $asked = (array) $request->input($what, []);
 
-        return $settings;
+        return $asked;
     }
 
     /** @param array<string, mixed> $settings */

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Profile, ProfileTrial, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Profile, ProfileTrial, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -118,8 +118,11 @@ export const api = {
     changeEnsemble: (id: number, given: { name?: string; year?: string; level?: string; putAway?: boolean }) => request<undefined>('PATCH', `ensembles/${id}`, given),
     nextYear: (id: number, given: { name: string; year: string }) => request<Made>('POST', `ensembles/${id}/next-year`, given),
     profile: (ensemble: number) => request<Profile>('GET', `ensembles/${ensemble}/profile`),
-    tryProfile: (ensemble: number, settings: Record<string, unknown>) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial`, { settings }),
-    keepProfile: (ensemble: number, settings: Record<string, unknown>) => request<undefined>('PUT', `ensembles/${ensemble}/profile`, { settings }),
+    tryProfile: (ensemble: number, settings: Record<string, unknown>, style: Record<string, string>) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial`, { settings, style }),
+    keepProfile: (ensemble: number, settings: Record<string, unknown>, style: Record<string, string>) => request<undefined>('PUT', `ensembles/${ensemble}/profile`, { settings, style }),
+    makePasswordLink: (membership: number) => request<Address>('POST', `memberships/${membership}/password-link`),
+    passwordLink: (token: string) => request<Account>('GET', `new-password/${encodeURIComponent(token)}`),
+    newPassword: (token: string, password: string) => request<Session>('POST', `new-password/${encodeURIComponent(token)}`, { password }),
     people: (ensemble: number) => request<People>('GET', `ensembles/${ensemble}/people`),
     invite: (ensemble: number, chosen: Chosen) => request<NewInvitation>('POST', `ensembles/${ensemble}/invitations`, chosen),
     renewInvitation: (id: number) => request<NewInvitation>('POST', `invitations/${id}/renew`),
@@ -128,6 +131,7 @@ export const api = {
     letGo: (id: number) => request<undefined>('DELETE', `memberships/${id}`),
     changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
     movePiece: (id: number, before: number | null) => request<undefined>('POST', `pieces/${id}/move`, { before }),
+    bringPiece: (id: number, to: number, how: 'move' | 'decided' | 'print') => request<Made>('POST', `pieces/${id}/bring`, { to, how }),
     takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
     shelf: () => request<Shelf>('GET', 'shelf'),
     read: (file: File, instruments: Record<string, string>) =>

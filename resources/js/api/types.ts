@@ -69,6 +69,11 @@ export interface Account {
     email: string
 }
 
+/** An address that is shown this once. */
+export interface Address {
+    address: string
+}
+
 /** What somebody is asked into. */
 export interface AskedIn {
     ensemble: string
@@ -450,6 +455,7 @@ export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harm
 export interface Profile {
     ensemble: string
     settings: Record<string, unknown>
+    style: Record<string, string>
     levels: LevelDefaults[]
     /** all that can be taught */
     instruments: Taught[]
@@ -495,6 +501,7 @@ export interface ProfileVersion {
     /** date and time */
     at: string
     settings: Record<string, unknown>
+    style: Record<string, string>
 }
 
 /** A part as it was read. */

@@ -16,7 +16,11 @@ const address = ref('')
 const asking = ref(false)
 const changing = ref<Member | null>(null)
 
+/** One's own password is changed under one's own name. */
+const mine = ref('')
+
 async function load(): Promise<void> {
+    mine.value ||= (await api.account()).email
     people.value = await api.people(ensemble)
 }
 
@@ -48,6 +52,10 @@ const change = (member: Member, chosen: Chosen) =>
     doing(async () => {
         await api.changeMember(member.id, chosen)
         changing.value = null
+    })
+const passwordLink = (member: Member) =>
+    doing(async () => {
+        address.value = (await api.makePasswordLink(member.id)).address
     })
 const letGo = (member: Member) => doing(() => api.letGo(member.id))
 
@@ -89,9 +97,12 @@ onMounted(() => doing(async () => undefined))
             <ElTable :data="people.members" row-key="id" class="people">
                 <ElTableColumn label="Name" min-width="170"><template #default="{ row }">{{ (row as Member).name }}<br><small class="quiet">{{ (row as Member).email }}</small></template></ElTableColumn>
                 <ElTableColumn label="Is here as" min-width="180"><template #default="{ row }">{{ roleWords((row as Member).role, (row as Member).decides) }}<br v-if="(row as Member).parts.length"><small v-if="(row as Member).parts.length" class="quiet">{{ partsWords((row as Member).parts) }}</small></template></ElTableColumn>
-                <ElTableColumn label="" width="190" align="right">
+                <ElTableColumn label="" width="320" align="right">
                     <template #default="{ row }">
                         <ElButton size="small" @click="changing = row as Member">Change</ElButton>
+                        <ElPopconfirm v-if="(row as Member).email !== mine" :title="`${(row as Member).name} forgot their password? You get an address to hand over; there they choose a new one.`" width="280" confirm-button-text="Make the address" cancel-button-text="No" @confirm="passwordLink(row as Member)">
+                            <template #reference><ElButton size="small">New password</ElButton></template>
+                        </ElPopconfirm>
                         <ElPopconfirm :title="`Let ${(row as Member).name} go? What they decided stays; they see this ensemble no more.`" width="260" confirm-button-text="Let go" cancel-button-text="Keep" @confirm="letGo(row as Member)">
                             <template #reference><ElButton size="small">Let go</ElButton></template>
                         </ElPopconfirm>

@@ -21,10 +21,10 @@ async function load(): Promise<void> {
     }
 }
 
-async function keep(settings: Settings): Promise<void> {
+async function keep(settings: Settings, style: Record<string, string>): Promise<void> {
     fault.value = ''
     try {
-        await api.keepProfile(ensemble, settings)
+        await api.keepProfile(ensemble, settings, style)
         ElMessage.success('The class profile is kept. What you decided stays.')
         await load()
     } catch (problem) {

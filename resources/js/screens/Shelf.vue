@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElSkeleton } from 'element-plus'
+import { ElAlert, ElButton, ElInput, ElSkeleton } from 'element-plus'
 import { computed, onMounted, provide, ref } from 'vue'
 import { api } from '../api/client'
-import type { Shelf } from '../api/types'
+import type { Shelf, ShelfEnsemble } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import { problemWords } from '../desk/words'
 import AsideList from '../record/AsideList.vue'
@@ -15,7 +15,17 @@ const fault = ref('')
 const opening = ref(false)
 const showsAway = ref(false)
 
-const there = computed(() => shelf.value?.ensembles.filter(({ putAway }) => !putAway || showsAway.value) ?? [])
+const wanted = ref('')
+
+const matches = (...words: string[]): boolean => words.some((one) => one.toLowerCase().includes(wanted.value.trim().toLowerCase()))
+/** Those that are not put away; of what is looked for, wherever it is. */
+const there = computed<ShelfEnsemble[]>(() => {
+    const all = shelf.value?.ensembles ?? []
+    if (wanted.value.trim() === '') {
+        return all.filter(({ putAway }) => !putAway || showsAway.value)
+    }
+    return all.map((ensemble) => ({ ...ensemble, pieces: ensemble.pieces.filter(({ title, composer, parts }) => matches(ensemble.name, title, composer, ...parts.map(({ name }) => name))) })).filter(({ pieces }) => pieces.length > 0)
+})
 const away = computed(() => shelf.value?.ensembles.filter(({ putAway }) => putAway).length ?? 0)
 const directs = computed(() => shelf.value?.ensembles.some((ensemble) => ensemble.directs) ?? false)
 /** Where a new ensemble is opened: the first school, until somebody works in two. */
@@ -40,6 +50,7 @@ onMounted(load)
 
 <template>
     <TopBar says-saving>
+        <ElInput v-if="shelf && shelf.ensembles.length > 0" v-model="wanted" class="shelf-search" placeholder="Find a piece or part" aria-label="Find a piece or part" clearable />
         <template #actions>
             <ElButton v-if="school && (directs || shelf?.ensembles.length === 0)" @click="opening = true">New ensemble</ElButton>
             <RouterLink v-if="directs" v-slot="{ navigate }" to="/import" custom>
@@ -52,7 +63,8 @@ onMounted(load)
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-else-if="shelf === null" :rows="8" animated />
         <p v-if="shelf?.ensembles.length === 0" class="notice">The shelf is empty. Open an ensemble first; then import its music and ask colleagues in.</p>
-        <EnsembleSection v-for="ensemble in there" :key="ensemble.id" :ensemble="ensemble" />
+        <p v-if="wanted && there.length === 0" class="notice">Nothing on the shelf is called that.</p>
+        <EnsembleSection v-for="ensemble in there" :key="ensemble.id" :ensemble="ensemble" :shows-all="wanted !== ''" />
         <ElButton v-if="away > 0" text @click="showsAway = !showsAway">{{ showsAway ? 'Hide ensembles that are put away' : `Ensembles put away (${away})` }}</ElButton>
         <EnsembleForm v-if="opening && school" :title="`New ensemble at ${school.name}`" button="Open it" :save="(given) => api.openEnsemble(school?.id ?? 0, given)" @done="opened" @close="opening = false" />
     </main>

@@ -10,7 +10,7 @@ import { useReload } from './reload'
 import { ROLES } from './words'
 
 /** An ensemble on the shelf: its pieces, its lesson lines, and what was put away. */
-const props = defineProps<{ ensemble: ShelfEnsemble }>()
+const props = defineProps<{ ensemble: ShelfEnsemble; showsAll?: boolean }>()
 const reload = useReload()
 
 const naming = ref<'this' | 'next' | null>(null)
@@ -22,7 +22,7 @@ const groups = computed(() => {
     return [
         { kind: 'piece', heading: 'Pieces', pieces: there.filter(({ kind }) => kind === 'piece') },
         { kind: 'line', heading: 'Lesson lines', pieces: there.filter(({ kind }) => kind === 'line') },
-        { kind: 'piece', heading: 'Put away', pieces: showsAway.value ? away.value : ([] as ShelfPiece[]) },
+        { kind: 'piece', heading: 'Put away', pieces: showsAway.value || props.showsAll ? away.value : ([] as ShelfPiece[]) },
     ].filter(({ pieces }) => pieces.length > 0)
 })
 const about = computed(() => [props.ensemble.school, props.ensemble.level ? (LEVELS[props.ensemble.level] ?? props.ensemble.level) : '', props.ensemble.year].filter(Boolean).join(', '))
@@ -72,7 +72,7 @@ async function putAway(): Promise<void> {
                 />
             </ul>
         </div>
-        <ElButton v-if="away.length > 0" text size="small" @click="showsAway = !showsAway">{{ showsAway ? 'Hide what is put away' : `Put away (${away.length})` }}</ElButton>
+        <ElButton v-if="away.length > 0 && !showsAll" text size="small" @click="showsAway = !showsAway">{{ showsAway ? 'Hide what is put away' : `Put away (${away.length})` }}</ElButton>
         <EnsembleForm v-if="naming === 'this'" title="Name and level" button="Save" :name="ensemble.name" :year="ensemble.year" :level="ensemble.level ?? 'second-year'" :save="(given) => api.changeEnsemble(ensemble.id, given)" @done="done" @close="naming = null" />
         <EnsembleForm v-if="naming === 'next'" title="Next year’s class" button="Make it" :name="ensemble.name" :level="null" :save="({ name, year }) => api.nextYear(ensemble.id, { name, year })" @done="done" @close="naming = null" />
     </section>

@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfPart, ShelfPiece } from '../api/types'
 import { problemWords } from '../desk/words'
+import MoveForm from './MoveForm.vue'
 import PieceForm from './PieceForm.vue'
 import { useReload } from './reload'
 
@@ -12,6 +13,7 @@ const props = defineProps<{ piece: ShelfPiece; directs: boolean; above?: ShelfPi
 const reload = useReload()
 
 const naming = ref(false)
+const bringing = ref(false)
 
 function state(part: ShelfPart): string {
     const decided = part.decisions === 0 ? 'nothing decided yet' : `${part.decisions} ${part.decisions === 1 ? 'decision' : 'decisions'}`
@@ -28,7 +30,7 @@ async function doing(work: () => Promise<unknown>): Promise<void> {
 }
 
 function named(): void {
-    naming.value = false
+    naming.value = bringing.value = false
     void reload()
 }
 
@@ -48,6 +50,7 @@ const commands: Record<string, () => unknown> = {
     name: () => (naming.value = true),
     up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
     down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
+    bring: () => (bringing.value = true),
     away: () => doing(() => api.changePiece(props.piece.id, { putAway: !props.piece.putAway })),
     gone: takeAway,
 }
@@ -64,6 +67,7 @@ const commands: Record<string, () => unknown> = {
                         <ElDropdownItem command="name">Name and rights…</ElDropdownItem>
                         <ElDropdownItem v-if="above" command="up">Move up</ElDropdownItem>
                         <ElDropdownItem v-if="below" command="down">Move down</ElDropdownItem>
+                        <ElDropdownItem command="bring">To another ensemble…</ElDropdownItem>
                         <ElDropdownItem command="away">{{ piece.putAway ? 'Bring back' : 'Put away' }}</ElDropdownItem>
                         <ElDropdownItem command="gone" divided>Take away for good…</ElDropdownItem>
                     </ElDropdownMenu>
@@ -80,6 +84,7 @@ const commands: Record<string, () => unknown> = {
                 </RouterLink>
             </li>
         </ul>
+        <MoveForm v-if="bringing" :piece="piece" @close="bringing = false" @done="named" />
         <PieceForm v-if="naming" :piece="piece" @close="naming = false" @done="named" />
     </li>
 </template>

@@ -6,24 +6,24 @@ import { api } from '../api/client'
 import type { Instrument, Profile, ProfileTrial } from '../api/types'
 import { dayWords, LEVELS, problemWords } from '../desk/words'
 import Score from '../page/Score.vue'
-import { CHOICES, positionWords, useSettings, type Settings } from './profile-settings'
+import { CHOICES, WRITING, positionWords, useSettings, type Settings } from './profile-settings'
 
 const props = defineProps<{ ensemble: number; profile: Profile }>()
-const emit = defineEmits<{ keep: [Settings] }>()
+const emit = defineEmits<{ keep: [Settings, Record<string, string>] }>()
 
-const { settings, choice, set, take, taught, teach, vibrato, fourFingers, keys } = useSettings(props.profile)
+const { settings, style, write, choice, set, take, taught, teach, vibrato, fourFingers, keys } = useSettings(props.profile)
 const instrument = ref<Instrument>('violin')
 const trial = ref<ProfileTrial | null>(null)
 const fault = ref('')
 const trying = ref(0)
-const same = computed(() => JSON.stringify(settings.value) === JSON.stringify(props.profile.settings))
+const same = computed(() => JSON.stringify([settings.value, style.value]) === JSON.stringify([props.profile.settings, props.profile.style]))
 
 /** A line of the class's own music, and what else would change, follow the settings. */
 async function ask(): Promise<void> {
     const mine = ++trying.value
     fault.value = ''
     try {
-        const answer = await api.tryProfile(props.ensemble, settings.value)
+        const answer = await api.tryProfile(props.ensemble, settings.value, style.value)
         if (mine === trying.value) {
             trial.value = answer
         }
@@ -38,12 +38,12 @@ function changeWords({ fingers, bows }: { fingers: number; bows: number }): stri
 }
 
 onMounted(ask)
-watch(settings, useDebounceFn(ask, 250))
+watch([settings, style], useDebounceFn(ask, 250))
 </script>
 
 <template>
     <div class="profile">
-        <ElForm id="profile-settings" label-position="top" class="profile-settings" @submit.prevent="emit('keep', settings)">
+        <ElForm id="profile-settings" label-position="top" class="profile-settings" @submit.prevent="emit('keep', settings, style)">
             <ElFormItem label="From a level" for="profile-level">
                 <ElSelect id="profile-level" :model-value="String(settings.level ?? 'second-year')" @change="take">
                     <ElOption v-for="(words, key) in LEVELS" :key="key" :value="key" :label="words" />
@@ -76,12 +76,20 @@ watch(settings, useDebounceFn(ask, 250))
                     </ElCheckboxGroup>
                 </ElTabPane>
             </ElTabs>
+            <h2>How marks are written</h2>
+            <div class="profile-writing">
+                <ElFormItem v-for="one in WRITING" :key="one.name" :label="one.label" :for="`writing-${one.name}`">
+                    <ElSelect :id="`writing-${one.name}`" :model-value="style[one.name] ?? Object.keys(one.options).find((key) => key !== 'o')" @change="(value: string) => write(one.name, value)">
+                        <ElOption v-for="(words, key) in one.options" :key="key" :value="String(key)" :label="words" />
+                    </ElSelect>
+                </ElFormItem>
+            </div>
             <section v-if="profile.versions.length > 0">
                 <h2>Earlier profiles</h2>
                 <ul class="links">
                     <li v-for="version in profile.versions" :key="version.id">
                         <span>{{ LEVELS[String(version.settings.level ?? '')] ?? 'a level' }}{{ Object.keys(version.settings).length > 1 ? ', changed by hand' : '' }}<br><small class="quiet">{{ version.by }}, {{ dayWords(version.at) }}</small></span>
-                        <ElPopconfirm title="Bring these settings back? They are kept as a new profile." width="240" confirm-button-text="Bring back" cancel-button-text="No" @confirm="emit('keep', version.settings)">
+                        <ElPopconfirm title="Bring these settings back? They are kept as a new profile." width="240" confirm-button-text="Bring back" cancel-button-text="No" @confirm="emit('keep', version.settings, version.style)">
                             <template #reference><ElButton size="small">Bring back</ElButton></template>
                         </ElPopconfirm>
                     </li>

@@ -14,9 +14,19 @@ export const CHOICES: { name: string; label: string; usual?: string; options: Re
     { name: 'marks', label: 'Bow signs on the page', options: { 'first-year': 'many, as for a first year', usual: 'usual', sparse: 'few' } },
 ]
 
+/** How marks are written down: it redraws pages and touches no decision. The first of each is the usual way. */
+export const WRITING: { name: string; label: string; options: Record<string, string> }[] = [
+    { name: 'lowHigh', label: 'Low and high fingers', options: { letter: 'L2, H3', 'arrow-before': '↓2, ↑3', 'arrow-after': '2↓, 3↑' } },
+    { name: 'extension', label: 'Stretched fingers', options: { before: 'x4', after: '4x', stretch: '‹4›' } },
+    { name: 'position', label: 'Positions', options: { roman: 'III', ordinal: '3rd', none: 'not written' } },
+    { name: 'string', label: 'Strings', options: { letter: 'by letter: A', roman: 'by number: II' } },
+    { name: 'open', label: 'Open strings', options: { 0: '0', o: 'o' } },
+]
+
 /** The settings while they are changed: what is not said, the level says. */
 export function useSettings(profile: Profile) {
     const settings = ref<Settings>({ ...profile.settings })
+    const style = ref<Record<string, string>>({ ...profile.style })
     const level = computed(() => profile.levels.find((one) => one.level === (settings.value.level ?? 'second-year')) ?? profile.levels[0])
 
     const ofLevel = (name: string): string => {
@@ -48,7 +58,14 @@ export function useSettings(profile: Profile) {
     const fourFingers = computed({ get: () => settings.value.bassFingers === 4, set: (value: boolean) => set('bassFingers', value ? 4 : 3) })
     const keys = computed(() => (settings.value.keys as { flats: number; sharps: number } | undefined) ?? { flats: level.value?.flats ?? 0, sharps: level.value?.sharps ?? 0 })
 
-    return { settings, level, choice, set, take, taught, teach, vibrato, fourFingers, keys }
+    /** Roman numerals for strings and for positions would be taken for each other. */
+    function write(name: string, value: string): void {
+        const both = { ...style.value, [name]: value }
+        const roman = both.string === 'roman' && (both.position ?? 'roman') === 'roman'
+        style.value = !roman ? both : name === 'string' ? { ...both, position: 'ordinal' } : { ...both, string: 'letter' }
+    }
+
+    return { settings, style, write, level, choice, set, take, taught, teach, vibrato, fourFingers, keys }
 }
 
 const POSITIONS: Record<number, string> = { 0.5: '½', 1: 'I', 2: 'II', 2.5: 'II½', 3: 'III', 3.5: 'III½', 4: 'IV', 5: 'V', 5.5: 'V½', 6: 'VI', 6.5: 'VI½', 7: 'VII' }

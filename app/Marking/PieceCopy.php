@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Ensemble;
+use App\Models\Part;
+use App\Models\Piece;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Ramsey\Uuid\Uuid;
+use UprightPencil\Core\Marking\EntryKind;
+
+/** Brings a piece to another ensemble's shelf: moved as it is, or copied with or without what was decided. */
+final class PieceCopy
+{
+    /** Decisions in one entry of the record. */
+    private const AT_ONCE = 200;
+
+    public static function move(Piece $piece, Ensemble $to): void
+    {
+        Turn::take(static function () use ($piece, $to): void {
+            // Coaches of the ensemble that it leaves were named for its parts there.
+            DB::table('membership_part')->whereIn('part_id', $piece->parts()->pluck('id'))->delete();
+            $piece->update(['place' => self::end($to)]);
+            $piece->forceFill(['ensemble_id' => $to->id])->save();
+        });
+    }
+
+    /** @param bool $decided with what counts of the decisions, in the name of who copies */
+    public static function copy(Piece $piece, Ensemble $to, User $by, bool $decided): Piece
+    {
+        return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
+            $copy = $piece->replicate(['request_key', 'put_away_at']);
+            $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => self::end($to)])->save();
+            foreach ($piece->parts()->get() as $part) {
+                $own = $part->replicate();
+                $own->forceFill(['piece_id' => $copy->id])->save();
+                $decided && self::decide($part, $own, $by);
+            }
+
+            return $copy;
+        });
+    }
+
+    private static function decide(Part $from, Part $to, User $by): void
+    {
+        $record = new PartRecord($to);
+        foreach (array_chunk((new PartRecord($from))->record()->decisions(), self::AT_ONCE) as $decisions) {
+            $record->append($by, new NewEntry(Uuid::uuid4()->toString(), EntryKind::Decide, $decisions), static fn () => throw new \LogicException('Nobody else decides in a copy that is just made.'));
+        }
+    }
+
+    private static function end(Ensemble $to): int
+    {
+        return 1 + (int) $to->pieces()->max('place');
+    }
+}
