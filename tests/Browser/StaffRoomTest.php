@@ -61,15 +61,24 @@ final class StaffRoomTest extends BrowserTestCase
 
     public function test_a_class_profile_is_tried_on_the_classs_own_music_kept_and_brought_back(): void
     {
-        $browser = $this->browser()->signIn()->seeText('Quarry Strings')->press('What they can', 'section[aria-label="Quarry Strings"]')->seeText('Nothing in the');
+        $browser = $this->browser()->signIn()->seeText('Quarry Strings')->press('What they can', 'section[aria-label="Quarry Strings"]')->seeText('No finger and no bow');
         $marks = $browser->until(fn (): bool => $browser->all('svg.score .pencil .mark.finger') !== [], 'no marks')->script('return document.querySelector("svg.score .pencil").outerHTML');
         $this->option($browser, 'fingers', 'every one');
         $this->option($browser, 'open', 'open whenever');
         $browser->until(fn (): bool => preg_match('/Over Slate Hill, Violin 1: \d+ fingers/', $browser->textOf('.profile-changes')) === 1, 'no change is told');
         $browser->until(fn (): bool => $browser->script('return document.querySelector("svg.score .pencil").outerHTML') !== $marks, 'the picture stays as it was');
-        $browser->press('Keep this profile')->seeText('changed by hand')->seeText('Nothing in the');
+        $browser->press('Keep this profile')->seeText('changed by hand')->seeText('No finger and no bow');
         $browser->press('Bring back', '.links li:nth-child(2)')->press('Bring back', '.el-popconfirm')->until(fn (): bool => count($browser->all('.profile .links li')) === 3, 'no new version');
         self::assertSame('second year', $browser->textOf('.profile .links li:first-child span') === '' ? '' : strtok($browser->textOf('.profile .links li:first-child span'), "\n"));
+    }
+
+    public function test_a_session_that_ended_asks_in_place_on_any_screen(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Quarry Strings');
+        $browser->driver->manage()->deleteAllCookies();
+        $browser->press('People', '.ensemble')->seeText('You were signed out');
+        $browser->type('#again-email', 'director@brindlemoor.test')->type('#again-password', 'lantern-quarry')->press('Sign in and save')->seeText('Who may do what');
+        self::assertSame('/ensembles/1/people', $browser->script('return location.pathname'));
     }
 
     private function option(Browser $browser, string $setting, string $option): void

@@ -70,6 +70,13 @@ async function refusal(response: Response): Promise<Refused> {
 
 const after = (response: Response) => Math.min(300, Number(response.headers.get('Retry-After')) || 0)
 
+/** Whoever asks for the password again, in place. */
+let tellSignedOut = (): void => undefined
+
+export function onSignedOut(tell: () => void): void {
+    tellSignedOut = tell
+}
+
 async function request<T>(method: string, path: string, body?: FormData | object): Promise<T> {
     let response = await send(method, path, body)
     if (response.status === 419) {
@@ -82,6 +89,9 @@ async function request<T>(method: string, path: string, body?: FormData | object
     }
     if (response.status >= 500 || response.status === 408 || response.status === 419) {
         throw new Unreachable('The server has a fault.', after(response))
+    }
+    if (response.status === 401) {
+        tellSignedOut()
     }
     if (!response.ok) {
         throw await refusal(response)

@@ -105,7 +105,7 @@ watch([settings, style], useDebounceFn(ask, 250))
             <p v-else class="notice">When there is music on the shelf, a line of it is shown here as this class would play it.</p>
             <section v-if="trial" aria-live="polite">
                 <h2>What would change</h2>
-                <p v-if="trial.changes.length === 0" class="quiet">Nothing in {{ trial.looked === 1 ? 'the part' : `the ${trial.looked} parts` }} on the shelf.</p>
+                <p v-if="trial.changes.length === 0" class="quiet">No finger and no bow in {{ trial.looked === 1 ? 'the part' : `the ${trial.looked} parts` }} on the shelf.</p>
                 <ul v-else class="profile-changes">
                     <li v-for="change in trial.changes" :key="`${change.title} ${change.part}`"><strong>{{ change.title }}</strong>, {{ change.part }}: {{ changeWords(change) }}</li>
                 </ul>

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { api } from '../api/client'
+import { api, onSignedOut } from '../api/client'
 import type { Session } from '../api/types'
 import { useQueue } from '../record/queue'
 
@@ -13,7 +13,17 @@ export const useSession = defineStore('session', () => {
     /** Nobody has an account yet. */
     const empty = ref(false)
 
+    /** The session ended while somebody worked: the password is asked for in place, on every screen alike. */
+    const lost = ref(false)
+    /** How often a screen was begun anew for that. */
+    const renewed = ref(0)
+    onSignedOut(() => (lost.value = id.value !== null))
+
     function is(session: Session): void {
+        if (lost.value && session.director !== null) {
+            lost.value = false
+            renewed.value++
+        }
         name.value = session.director?.name ?? null
         id.value = session.director?.id ?? null
         known.value = true
@@ -36,5 +46,5 @@ export const useSession = defineStore('session', () => {
         is({ director: null, empty: false })
     }
 
-    return { name, id, known, empty, is, load, signIn, signOut }
+    return { name, id, known, empty, lost, renewed, is, load, signIn, signOut }
 })
