@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\ExportSchool;
 use App\Console\KeepBench;
 use App\Console\OpenSchool;
 use App\Console\SchoolCode;
@@ -24,7 +25,7 @@ use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class])
+    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);
