@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElCheckbox, ElDrawer, ElMessage, ElPopconfirm, ElSelect } from 'element-plus'
+import { ElAlert, ElButton, ElCheckbox, ElDrawer, ElPopconfirm, ElSelect } from 'element-plus'
 import { ref, watch } from 'vue'
 import { api, partMusicXml } from '../api/client'
 import type { Desk, Link } from '../api/types'
+import { useAttempt } from '../components/attempt'
+import OnceAddress from '../components/OnceAddress.vue'
 import PaperChoice from '../components/PaperChoice.vue'
 import type { Paper } from '../page/sheets'
-import { dayWords, problemWords } from './words'
+import { dayWords } from './words'
 
 const props = defineProps<{ part: Desk; saving: boolean }>()
 const emit = defineEmits<{ print: []; pdf: [] }>()
@@ -25,8 +27,7 @@ const days = ref(30)
 const address = ref('')
 /** The link whose address is shown. */
 const made = ref<number | null>(null)
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 
 watch(open, async (now) => {
     address.value = fault.value = ''
@@ -36,17 +37,6 @@ watch(open, async (now) => {
         }
     }
 })
-
-async function attempt(work: () => Promise<void>): Promise<void> {
-    fault.value = ''
-    busy.value = true
-    try {
-        await work()
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
 
 const create = () =>
     attempt(async () => {
@@ -62,19 +52,6 @@ const close = (link: Link) =>
         links.value = links.value.filter(({ id }) => id !== link.id)
         address.value = made.value === link.id ? '' : address.value
     })
-
-async function copy(): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(address.value)
-        ElMessage.success('The address is on the clipboard.')
-    } catch {
-        ElMessage.warning('This browser does not let us copy. Select the address and copy it by hand.')
-    }
-}
-
-function select(event: FocusEvent): void {
-    ;(event.target as HTMLInputElement).select()
-}
 
 const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ? 'opened once' : `opened ${count} times`)
 </script>
@@ -107,10 +84,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
             </div>
             <div v-if="address" class="new-link">
                 <p><strong>Copy it now:</strong> the address is shown this once.</p>
-                <div class="row">
-                    <input class="link-address" :value="address" readonly aria-label="Address of the new link" @focus="select">
-                    <ElButton @click="copy">Copy</ElButton>
-                </div>
+                <OnceAddress :address="address" label="Address of the new link" />
             </div>
         </section>
         <section v-if="part.part.shares">

@@ -2,41 +2,31 @@
 import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { api } from '../api/client'
+import type { Account } from '../api/types'
+import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
-import { problemWords } from '../desk/words'
 import { useSession } from '../stores/session'
 
 const session = useSession()
 const given = ref({ name: '', email: '', password: '', current_password: '' })
 const email = ref('')
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 const guarded = computed(() => given.value.password !== '' || given.value.email !== email.value)
 
-onMounted(async () => {
-    try {
-        const account = await api.account()
-        given.value = { ...given.value, ...account }
-        email.value = account.email
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-})
+function show(account: Account): void {
+    given.value = { ...account, password: '', current_password: '' }
+    email.value = account.email
+}
 
-async function save(): Promise<void> {
-    busy.value = true
-    fault.value = ''
-    try {
+onMounted(() => attempt(async () => show(await api.account())))
+
+const save = () =>
+    attempt(async () => {
         const account = await api.changeAccount(given.value)
-        given.value = { ...account, password: '', current_password: '' }
-        email.value = account.email
+        show(account)
         session.name = account.name
         ElMessage.success('Your account is changed.')
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
+    })
 </script>
 
 <template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElForm, ElFormItem, ElInput } from 'element-plus'
+import { ElFormItem, ElInput } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { Account } from '../api/types'
-import { problemWords } from '../desk/words'
+import { useAttempt } from '../components/attempt'
+import DoorSheet from '../components/DoorSheet.vue'
 import { useSession } from '../stores/session'
 
 const token = String(useRoute().params.token)
@@ -12,44 +13,21 @@ const router = useRouter()
 const session = useSession()
 const owner = ref<Account | null>(null)
 const password = ref('')
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 
-onMounted(async () => {
-    try {
-        owner.value = await api.passwordLink(token)
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-})
+onMounted(() => attempt(async () => (owner.value = await api.passwordLink(token))))
 
-async function choose(): Promise<void> {
-    busy.value = true
-    fault.value = ''
-    try {
+const choose = () =>
+    attempt(async () => {
         session.is(await api.newPassword(token, password.value))
         await router.replace('/')
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
+    })
 </script>
 
 <template>
-    <main class="sign-in">
-        <div class="sign-in-sheet">
-            <img class="sign-in-mark" :src="'/mark.svg'" alt="" width="44" height="44">
-            <h1>A new password</h1>
-            <template v-if="owner">
-                <p class="quiet">For {{ owner.name }}, {{ owner.email }}.</p>
-                <ElForm label-position="top" @submit.prevent="choose">
-                    <ElFormItem label="Password (twelve letters or more)" for="new-password"><ElInput id="new-password" v-model="password" type="password" autocomplete="new-password" show-password autofocus /></ElFormItem>
-                    <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
-                    <ElButton type="primary" native-type="submit" :loading="busy" class="wide">Choose it and sign in</ElButton>
-                </ElForm>
-            </template>
-            <ElAlert v-else-if="fault" type="error" :title="fault" :closable="false" />
-        </div>
-    </main>
+    <DoorSheet heading="A new password" :about="owner ? `For ${owner.name}, ${owner.email}.` : ''" button="Choose it and sign in" :busy="busy" :fault="fault" :shown="owner !== null" @submit="choose">
+        <ElFormItem label="Password (twelve letters or more)" for="new-password">
+            <ElInput id="new-password" v-model="password" type="password" autocomplete="new-password" show-password autofocus />
+        </ElFormItem>
+    </DoorSheet>
 </template>

@@ -1,17 +1,19 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElMessage, ElPopconfirm, ElSkeleton, ElTable, ElTableColumn } from 'element-plus'
+import { ElAlert, ElButton, ElPopconfirm, ElSkeleton, ElTable, ElTableColumn } from 'element-plus'
 import { onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../api/client'
 import type { Invitation, Member, People } from '../api/types'
+import { useAttempt } from '../components/attempt'
+import OnceAddress from '../components/OnceAddress.vue'
 import TopBar from '../components/TopBar.vue'
-import { dayWords, problemWords } from '../desk/words'
+import { dayWords } from '../desk/words'
 import RoleChoice, { type Chosen } from '../staff/RoleChoice.vue'
 import { MAY, roleWords } from '../staff/words'
 
 const ensemble = Number(useRoute().params.id)
 const people = ref<People | null>(null)
-const fault = ref('')
+const { fault, attempt } = useAttempt()
 const address = ref('')
 const asking = ref(false)
 const changing = ref<Member | null>(null)
@@ -24,15 +26,7 @@ async function load(): Promise<void> {
     people.value = await api.people(ensemble)
 }
 
-async function doing(work: () => Promise<unknown>): Promise<void> {
-    fault.value = ''
-    try {
-        await work()
-        await load()
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-}
+const doing = (work: () => Promise<unknown>) => attempt(() => work().then(load))
 
 const ask = (chosen: Chosen) =>
     doing(async () => {
@@ -59,20 +53,11 @@ const passwordLink = (member: Member) =>
     })
 const letGo = (member: Member) => doing(() => api.letGo(member.id))
 
-async function copy(): Promise<void> {
-    try {
-        await navigator.clipboard.writeText(address.value)
-        ElMessage.success('The address is on the clipboard.')
-    } catch {
-        ElMessage.warning('This browser does not let us copy. Select the address and copy it by hand.')
-    }
-}
-
 function partsWords(ids: number[]): string {
     return (people.value?.pieces ?? []).flatMap(({ title, parts }) => parts.filter(({ id }) => ids.includes(id)).map(({ name }) => `${title}: ${name}`)).join(', ')
 }
 
-onMounted(() => doing(async () => undefined))
+onMounted(() => attempt(load))
 </script>
 
 <template>
@@ -88,10 +73,7 @@ onMounted(() => doing(async () => undefined))
         <template v-if="people">
             <div v-if="address" class="new-link notice">
                 <p><strong>Send this address to them:</strong> it is shown this once, and works once.</p>
-                <div class="row">
-                    <input class="link-address" :value="address" readonly aria-label="Address of the invitation" @focus="(event) => (event.target as HTMLInputElement).select()">
-                    <ElButton @click="copy">Copy</ElButton>
-                </div>
+                <OnceAddress :address="address" label="Address to hand over" />
             </div>
             <h2>People</h2>
             <ElTable :data="people.members" row-key="id" class="people">

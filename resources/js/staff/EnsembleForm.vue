@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { ElAlert, ElButton, ElDialog, ElForm, ElFormItem, ElInput, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
-import { LEVELS, problemWords } from '../desk/words'
+import { useAttempt } from '../components/attempt'
+import { LEVELS } from '../desk/words'
 
 /** A name, a year and a level: for a new ensemble, for one that is changed, and for next year's. */
 const props = defineProps<{ title: string; button: string; name?: string; year?: string; level?: string | null; save: (given: { name: string; year: string; level: string }) => Promise<unknown> }>()
@@ -10,20 +11,9 @@ const emit = defineEmits<{ done: []; close: [] }>()
 const name = ref(props.name ?? '')
 const year = ref(props.year ?? '')
 const level = ref(props.level ?? 'second-year')
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 
-async function submit(): Promise<void> {
-    busy.value = true
-    fault.value = ''
-    try {
-        await props.save({ name: name.value, year: year.value, level: level.value })
-        emit('done')
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
+const submit = async () => (await attempt(() => props.save({ name: name.value, year: year.value, level: level.value }))) && emit('done')
 </script>
 
 <template>

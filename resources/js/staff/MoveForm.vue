@@ -3,7 +3,7 @@ import { ElAlert, ElButton, ElDialog, ElForm, ElFormItem, ElOption, ElRadio, ElR
 import { onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfEnsemble, ShelfPiece } from '../api/types'
-import { problemWords } from '../desk/words'
+import { useAttempt } from '../components/attempt'
 
 /** A piece goes to another ensemble, or a copy of it does. */
 const props = defineProps<{ piece: ShelfPiece }>()
@@ -12,25 +12,16 @@ const emit = defineEmits<{ done: []; close: [] }>()
 const ensembles = ref<ShelfEnsemble[]>([])
 const to = ref<number | undefined>(undefined)
 const how = ref<'move' | 'decided' | 'print'>('decided')
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 
-onMounted(async () => {
-    ensembles.value = (await api.shelf()).ensembles.filter(({ directs, putAway }) => directs && !putAway)
-    to.value = ensembles.value.find(({ pieces }) => !pieces.some(({ id }) => id === props.piece.id))?.id
-})
+onMounted(() =>
+    attempt(async () => {
+        ensembles.value = (await api.shelf()).ensembles.filter(({ directs, putAway }) => directs && !putAway)
+        to.value = ensembles.value.find(({ pieces }) => !pieces.some(({ id }) => id === props.piece.id))?.id
+    }),
+)
 
-async function bring(): Promise<void> {
-    busy.value = true
-    fault.value = ''
-    try {
-        await api.bringPiece(props.piece.id, to.value ?? 0, how.value)
-        emit('done')
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
+const bring = async () => (await attempt(() => api.bringPiece(props.piece.id, to.value ?? 0, how.value))) && emit('done')
 </script>
 
 <template>

@@ -3,7 +3,8 @@ import { ElAlert, ElButton, ElDialog, ElForm, ElFormItem, ElInput, ElOption, ElS
 import { ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfPiece } from '../api/types'
-import { RIGHTS, problemWords } from '../desk/words'
+import { useAttempt } from '../components/attempt'
+import { RIGHTS } from '../desk/words'
 
 const props = defineProps<{ piece: ShelfPiece }>()
 const emit = defineEmits<{ done: []; close: [] }>()
@@ -11,20 +12,9 @@ const emit = defineEmits<{ done: []; close: [] }>()
 const SCHOOLS = { 'strong-beat': 'Down on strong beats', 'as-it-comes': 'As it comes', paired: 'Paired: three beats down, up-up' }
 
 const given = ref({ title: props.piece.title, composer: props.piece.composer, rights: props.piece.rights, bowing: props.piece.bowing })
-const fault = ref('')
-const busy = ref(false)
+const { fault, busy, attempt } = useAttempt()
 
-async function save(): Promise<void> {
-    busy.value = true
-    fault.value = ''
-    try {
-        await api.changePiece(props.piece.id, given.value)
-        emit('done')
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
-    busy.value = false
-}
+const save = async () => (await attempt(() => api.changePiece(props.piece.id, given.value))) && emit('done')
 </script>
 
 <template>
