@@ -11,9 +11,6 @@ use UprightPencil\Core\Bowing\Travel\TravelledStroke;
 /** A retake or lift with less time than this class needs for the way that the bow has to go in the air. */
 final class RetakeTooShort implements BowingRule
 {
-    /** A class gets through with a little less time than it should have. */
-    private const TOLERANCE = 0.85;
-
     public function code(): string
     {
         return 'retake-too-short';
@@ -50,7 +47,7 @@ final class RetakeTooShort implements BowingRule
         $lifts = $after->bowed->action === BowAction::Lift;
         $needed = $lifts ? $case->retakeSeconds / 2 : $case->retakeSeconds * max(0.5, abs($after->from - $before->to));
         $there = $stroke->gap > 0 ? $case->need->gapSeconds($stroke) : $case->need->seconds($case->line->strokes[$before->bowed->stroke]) * Phrasing::LIFTED_SHARE;
-        if ($there >= self::TOLERANCE * $needed) {
+        if ($there >= Phrasing::ENOUGH * $needed) {
             return null;
         }
         $id = $stroke->first()->first()->id;

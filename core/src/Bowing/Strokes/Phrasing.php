@@ -19,7 +19,7 @@ final class Phrasing
     private const TWO_AND_TWO = 4;
 
     /** Of the time that a class needs for a circle of the bow, as much as it can do with. */
-    private const ENOUGH = 0.85;
+    public const ENOUGH = 0.85;
 
     /** @var array<int, true> short strokes that belong to their long one */
     private array $hooked = [];
