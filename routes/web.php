@@ -35,7 +35,8 @@ Route::prefix('api')->group(static function (): void {
         Route::get('shared/{token}/musicxml', [SharedPartController::class, 'musicXml']);
     });
 
-    Route::middleware('auth')->group(static function (): void {
+    // A password that was changed ends what is signed in elsewhere.
+    Route::middleware(['auth', 'auth.session'])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('account', [AccountController::class, 'show']);
         Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:sign-in');

@@ -11,6 +11,7 @@ use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\School;
 use App\Models\User;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -22,6 +23,14 @@ abstract class TestCase extends LaravelTestCase
     {
         parent::setUp();
         $this->withoutVite();
+    }
+
+    /** Somebody else comes with a session of their own. */
+    public function actingAs(Authenticatable $user, $guard = null): static
+    {
+        $this->flushSession();
+
+        return parent::actingAs($user, $guard);
     }
 
     protected static function director(string $email = 'one@school.test'): User

@@ -59,6 +59,20 @@ final class SignInTest extends TestCase
         $guess('a long password', '10.0.0.2')->assertOk();
     }
 
+    public function test_a_password_that_is_changed_signs_other_devices_out(): void
+    {
+        $user = self::director();
+        $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertOk();
+        $this->getJson('/api/shelf')->assertOk();
+        $this->patchJson('/api/account', ['name' => 'One', 'email' => 'one@school.test', 'password' => 'gravel lantern orchard', 'current_password' => 'a long password'])->assertOk();
+        $this->getJson('/api/shelf')->assertOk();
+
+        // As if it had been changed on another device.
+        $user->refresh()->update(['password' => 'orchard lantern gravel']);
+        $this->app->make('auth')->forgetGuards();
+        $this->getJson('/api/shelf')->assertUnauthorized();
+    }
+
     public function test_a_guess_counts_before_it_is_checked(): void
     {
         // As if five others were being checked this very moment: the sixth does not wait for their answers.
