@@ -9,10 +9,23 @@ use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration
 {
-    /** SQLite rebuilds a table to take a column with a reference away, and must not check references meanwhile. */
+    /**
+     * SQLite rebuilds a table to take a column with a reference away, and must not check references meanwhile; that can be
+     * told it only outside a transaction. The update itself is one: all of it or nothing.
+     */
     public $withinTransaction = false;
 
     public function up(): void
+    {
+        DB::statement('PRAGMA foreign_keys = 0');
+        try {
+            DB::transaction($this->make(...));
+        } finally {
+            DB::statement('PRAGMA foreign_keys = 1');
+        }
+    }
+
+    private function make(): void
     {
         Schema::create('schools', static function (Blueprint $table): void {
             $table->id();

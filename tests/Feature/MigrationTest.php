@@ -8,6 +8,7 @@ use App\Models\LogEntry;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use Illuminate\Support\Str;
 use Tests\TestCase;
 use UprightPencil\Core\Marking\Record;
@@ -29,6 +30,27 @@ final class MigrationTest extends TestCase
         DB::purge('old');
         array_map(unlink(...), glob("{$this->file}*") ?: []);
         parent::tearDown();
+    }
+
+    public function test_an_update_that_breaks_off_changes_nothing(): void
+    {
+        $migrations = glob(database_path('migrations/*.php')) ?: [];
+        foreach (array_slice($migrations, 0, 2) as $earlier) {
+            Artisan::call('migrate', ['--path' => $earlier, '--realpath' => true, '--force' => true]);
+        }
+        DB::table('users')->insert(['name' => 'One', 'email' => 'one@school.test', 'password' => 'x']);
+        DB::table('ensembles')->insert(['user_id' => 1, 'name' => 'Strings', 'school' => 'A School', 'profile' => '{"level":"second-year"}']);
+        // Something in the way of its last steps.
+        DB::statement('CREATE TABLE erasures (id integer)');
+        $update = static fn (): int => Artisan::call('migrate', ['--force' => true]);
+        $this->assertThrows($update, QueryException::class);
+        self::assertFalse(Schema::hasTable('schools'));
+        self::assertSame([1, 'A School'], [DB::table('ensembles')->value('user_id'), DB::table('ensembles')->value('school')]);
+
+        DB::statement('DROP TABLE erasures');
+        Artisan::call('migrate', ['--force' => true]);
+        self::assertSame(1, DB::table('memberships')->where(['user_id' => 1, 'role' => 'director'])->count());
+        self::assertSame(1, DB::selectOne('PRAGMA foreign_keys')->foreign_keys);
     }
 
     public function test_a_record_of_the_first_version_is_read_and_still_cannot_be_rewritten(): void
