@@ -16,11 +16,18 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Collection;
 
 /**
- * The one place that knows who may do what; every policy asks it, and the page that says it in words is written from it.
+ * The one place that knows who may do what; every policy asks it.
  * What somebody may not know of is not there for them: they are answered 404, not 403.
  */
 final class Access
 {
+    private const REFUSALS = [
+        'View' => 'This part is not among yours.',
+        'Decide' => 'You may look at this part; its director has not asked you to decide.',
+        'Share' => 'Handing out is for directors, and for co-teachers who decide.',
+        'Direct' => 'Only a director of this ensemble may do that.',
+    ];
+
     /** @var array<int, Collection<int, Membership>> user => memberships by ensemble */
     private array $known = [];
 
@@ -87,13 +94,6 @@ final class Access
     {
         return self::allows($membership->role, $membership->decides, $ability) ? Response::allow() : Response::deny(self::REFUSALS[$ability->name]);
     }
-
-    private const REFUSALS = [
-        'View' => 'This part is not among yours.',
-        'Decide' => 'You may look at this part; its director has not asked you to decide.',
-        'Share' => 'Handing out is for directors, and for co-teachers who decide.',
-        'Direct' => 'Only a director of this ensemble may do that.',
-    ];
 
     /** @param bool $decides as the membership says; a director always does */
     public static function allows(Role $role, bool $decides, Ability $ability): bool

@@ -30,7 +30,7 @@ final readonly class ProfileTrial
     public function view(?Part $sample): ProfileTrialView
     {
         $began = microtime(true);
-        $parts = Part::query()->whereRelation('piece', 'ensemble_id', $this->ensemble->id)->whereHas('piece', static fn ($pieces) => $pieces->whereNull('put_away_at'))->with('piece.ensemble')->orderBy('piece_id')->orderBy('place')->get();
+        $parts = $this->ensemble->partsInUse()->with('piece.ensemble')->get();
         $layer = $sample === null ? [] : (new Drawing($this->marked($sample, $this->profile, $this->style)))->layerForPlayers();
         $changes = [];
         $looked = 0;

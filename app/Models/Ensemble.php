@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Marking\HouseStyle;
@@ -59,6 +60,22 @@ final class Ensemble extends Model
         return $this->hasMany(ProfileVersion::class);
     }
 
+    /** @return HasMany<Piece, $this> */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(Piece::class);
+    }
+
+    /**
+     * The parts on its shelf, in order; what was put away is left out.
+     *
+     * @return HasManyThrough<Part, Piece, $this>
+     */
+    public function partsInUse(): HasManyThrough
+    {
+        return $this->hasManyThrough(Part::class, Piece::class)->whereNull('pieces.put_away_at')->orderBy('parts.piece_id')->orderBy('parts.place');
+    }
+
     /**
      * A change is a new version; who had which is kept.
      *
@@ -72,12 +89,6 @@ final class Ensemble extends Model
             $this->profileVersions()->create(['user_id' => $by->id, 'settings' => $settings, 'style' => $style]);
             $this->update(['profile' => $settings, 'style' => $style]);
         });
-    }
-
-    /** @return HasMany<Piece, $this> */
-    public function pieces(): HasMany
-    {
-        return $this->hasMany(Piece::class);
     }
 
     /** @throws WrongProfile when what is kept is none */

@@ -39,8 +39,7 @@ final class School extends Model
         $this->staff()->syncWithoutDetaching([$director->id]);
         $ensemble = $this->ensembles()->create(['name' => $name, 'year' => $year, 'profile' => $profile, 'style' => $style]);
         $ensemble->memberships()->create(['user_id' => $director->id, 'role' => Role::Director, 'decides' => true]);
-
-        $ensemble->profileVersions()->create(['user_id' => $director->id, 'settings' => $profile, 'style' => $style]);
+        $ensemble->keepProfile($director, $profile, $style);
 
         return $ensemble;
     }

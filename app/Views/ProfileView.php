@@ -10,6 +10,7 @@ final readonly class ProfileView
     /**
      * @param  list<LevelDefaultsView>  $levels
      * @param  list<TaughtView>  $instruments  all that can be taught
+     * @param  array<string|int, string>  $numerals  position => as it is written
      * @param  list<ProfileVersionView>  $versions  newest first
      */
     public function __construct(
@@ -20,6 +21,8 @@ final readonly class ProfileView
         public object $style,
         public array $levels,
         public array $instruments,
+        #[Typed('Record<number, string>')]
+        public array $numerals,
         public array $versions,
         public ?ProfileSampleView $sample,
     ) {}

@@ -8,7 +8,6 @@ use App\Access\FirstStart;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\Rules\Password;
 
 /** On an empty installation whoever has the installer's code opens the school. */
@@ -29,9 +28,7 @@ final class FirstStartController extends Controller
         if ($director === null) {
             return new JsonResponse(['message' => 'This is not the code that the installer printed. `php artisan school:code` prints a new one.'], 422);
         }
-        Auth::login($director);
-        $request->session()->regenerate();
 
-        return SessionController::director($director);
+        return SessionController::enter($request, $director);
     }
 }

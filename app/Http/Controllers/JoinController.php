@@ -10,7 +10,6 @@ use App\Models\User;
 use App\Views\AskedInView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\Rules\Password;
 
@@ -43,10 +42,8 @@ final class JoinController extends Controller
             $account->schools()->syncWithoutDetaching([$invitation->ensemble()->firstOrFail()->school_id]);
             $invitation->forceFill(['accepted_at' => now()])->save();
         });
-        Auth::login($account);
-        $request->session()->regenerate();
 
-        return SessionController::director($account);
+        return SessionController::enter($request, $account);
     }
 
     private static function account(Invitation $invitation): ?User

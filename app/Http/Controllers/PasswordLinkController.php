@@ -13,7 +13,6 @@ use App\Views\AddressView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Auth;
 use Illuminate\Validation\Rules\Password;
 
 /** A forgotten password: a director makes an address for a colleague, who chooses a new one there. */
@@ -44,9 +43,7 @@ final class PasswordLinkController extends Controller
         /** @var array{password: string} $given */
         $given = $request->validate(['password' => ['required', 'string', Password::default()]], AccountController::WORDS);
         PasswordLink::use($owner, $given['password']);
-        Auth::login($owner);
-        $request->session()->regenerate();
 
-        return SessionController::director($owner);
+        return SessionController::enter($request, $owner);
     }
 }

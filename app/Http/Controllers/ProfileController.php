@@ -23,6 +23,7 @@ use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\FramePlace;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\InstrumentData;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Strings\Placement;
 
@@ -39,6 +40,7 @@ final class ProfileController extends Controller
             (object) $ensemble->writing(),
             array_map(self::level(...), Level::cases()),
             array_map(static fn (Instrument $instrument): TaughtView => new TaughtView($instrument, $instrument->positions(), self::placements($instrument)), Instrument::cases()),
+            InstrumentData::POSITION_NUMERALS,
             array_values($ensemble->profileVersions()->with('user')->orderByDesc('id')->limit(50)->get()->map(static fn (ProfileVersion $version): ProfileVersionView => new ProfileVersionView($version->id, $version->user->name, $version->created_at->toIso8601String(), (object) $version->settings, (object) $version->style))->all()),
             $sample === null ? null : new ProfileSampleView($sample->piece->title, $sample->name, $sample->music, hash('sha256', $sample->music)),
         ));
@@ -63,7 +65,7 @@ final class ProfileController extends Controller
     /** The music beside the settings: the first part of the shelf. */
     private static function sample(Ensemble $ensemble): ?Part
     {
-        return Part::query()->whereRelation('piece', 'ensemble_id', $ensemble->id)->whereHas('piece', static fn ($pieces) => $pieces->whereNull('put_away_at'))->with('piece')->orderBy('piece_id')->orderBy('place')->first();
+        return $ensemble->partsInUse()->with('piece')->first();
     }
 
     /** @return array<string, mixed> */

@@ -28,10 +28,8 @@ final class SessionController extends Controller
         if ($user === null) {
             return new JsonResponse(['message' => SignIn::WRONG], 422);
         }
-        Auth::login($user);
-        $request->session()->regenerate();
 
-        return self::director($user);
+        return self::enter($request, $user);
     }
 
     public function destroy(Request $request): Response
@@ -43,7 +41,16 @@ final class SessionController extends Controller
         return new Response(status: 204);
     }
 
-    public static function director(?User $user): JsonResponse
+    /** Signs somebody in who has shown who they are; the session before is not gone on with. */
+    public static function enter(Request $request, User $user): JsonResponse
+    {
+        Auth::login($user);
+        $request->session()->regenerate();
+
+        return self::director($user);
+    }
+
+    private static function director(?User $user): JsonResponse
     {
         return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->id, $user->name), $user === null && User::query()->doesntExist()));
     }

@@ -459,6 +459,8 @@ export interface Profile {
     levels: LevelDefaults[]
     /** all that can be taught */
     instruments: Taught[]
+    /** position => as it is written */
+    numerals: Record<number, string>
     /** newest first */
     versions: ProfileVersion[]
     sample: ProfileSample | null

@@ -31,10 +31,8 @@ const { fault, busy, attempt } = useAttempt()
 
 watch(open, async (now) => {
     address.value = fault.value = ''
-    if (now) {
-        if (props.part.part.shares) {
-            await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
-        }
+    if (now && props.part.part.shares) {
+        await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
     }
 })
 

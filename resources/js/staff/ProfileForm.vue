@@ -6,7 +6,7 @@ import { api } from '../api/client'
 import type { Instrument, Profile, ProfileTrial } from '../api/types'
 import { dayWords, LEVELS, problemWords } from '../desk/words'
 import Score from '../page/Score.vue'
-import { CHOICES, WRITING, positionWords, useSettings, type Settings } from './profile-settings'
+import { CHOICES, WRITING, useSettings, type Settings } from './profile-settings'
 
 const props = defineProps<{ ensemble: number; profile: Profile }>()
 const emit = defineEmits<{ keep: [Settings, Record<string, string>] }>()
@@ -68,7 +68,7 @@ watch([settings, style], useDebounceFn(ask, 250))
                 <ElTabPane v-for="one in profile.instruments" :key="one.instrument" :name="one.instrument" :label="one.instrument[0]?.toUpperCase() + one.instrument.slice(1)">
                     <p class="quiet small-print">Positions taught</p>
                     <ElCheckboxGroup :model-value="taught(one.instrument).positions" size="small" :aria-label="`Positions taught, ${one.instrument}`" @change="(value) => teach(one.instrument, 'positions', value as number[])">
-                        <ElCheckboxButton v-for="position in one.positions.filter((each) => each <= 7)" :key="position" :value="position">{{ positionWords(position) }}</ElCheckboxButton>
+                        <ElCheckboxButton v-for="position in one.positions.filter((each) => each <= 7)" :key="position" :value="position">{{ profile.numerals[position] ?? position }}</ElCheckboxButton>
                     </ElCheckboxGroup>
                     <p class="quiet small-print">Fingers out of their usual place</p>
                     <ElCheckboxGroup :model-value="taught(one.instrument).placements" size="small" :aria-label="`Fingers taught, ${one.instrument}`" @change="(value) => teach(one.instrument, 'placements', value as string[])">

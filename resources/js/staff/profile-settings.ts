@@ -67,7 +67,3 @@ export function useSettings(profile: Profile) {
 
     return { settings, style, write, level, choice, set, take, taught, teach, vibrato, fourFingers, keys }
 }
-
-const POSITIONS: Record<number, string> = { 0.5: '½', 1: 'I', 2: 'II', 2.5: 'II½', 3: 'III', 3.5: 'III½', 4: 'IV', 5: 'V', 5.5: 'V½', 6: 'VI', 6.5: 'VI½', 7: 'VII' }
-
-export const positionWords = (position: number): string => POSITIONS[position] ?? String(position)
