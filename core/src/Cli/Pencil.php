@@ -22,10 +22,12 @@ use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Score\UnknownPitch;
+use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
@@ -55,7 +57,8 @@ final class Pencil
                  --level=first-year|second-year|third-year|advanced --profile=FILE.json --decisions=FILE.json
                  --bowing=strong-beat|as-it-comes|paired --open=up-open-down-four|open|four
                  --tempo=QUARTERS_PER_MINUTE --only=bowing|fingering --format=json|text|musicxml|mxl -o OUT
-                 --alternatives=K --printed=follow|suggest|ignore --style=FILE.json
+                 --alternatives=K --printed=follow|suggest|ignore --style=FILE.json --order=FILE.json
+                 --players=FILE.json  a profile of some players: their fingers over the same bows
 
         TEXT;
 
@@ -89,7 +92,7 @@ final class Pencil
             fwrite($this->err, "pencil: {$fault->getMessage()}\n".self::usage());
 
             return 2;
-        } catch (UnreadableMusic|WrongDecision|WrongProfile|CannotRead $fault) {
+        } catch (UnreadableMusic|WrongDecision|WrongOrder|WrongProfile|CannotRead $fault) {
             fwrite($this->err, "pencil: {$fault->getMessage()}\n");
 
             return 1;
@@ -228,6 +231,7 @@ final class Pencil
             : $arguments->oneOf('format', ['json', 'text'], 'json');
         $settings = self::settings($arguments, $planning);
         $reading = self::load($arguments->file);
+        $settings->order->refuseUnknown($reading->score);
         $decisions = self::decisions($arguments);
         $parts = self::parts($arguments, $reading->score);
         $marked = self::together($reading->score, $parts, $decisions, $settings);
@@ -242,10 +246,12 @@ final class Pencil
     private function lineUp(Arguments $arguments): string
     {
         $arguments->oneOf('format', ['json'], 'json');
+        $settings = self::settings($arguments, true);
         $reading = self::load($arguments->file);
-        $marked = self::together($reading->score, self::parts($arguments, $reading->score), self::decisions($arguments), self::settings($arguments, true));
+        $settings->order->refuseUnknown($reading->score);
+        $marked = self::together($reading->score, self::parts($arguments, $reading->score), self::decisions($arguments), $settings);
 
-        return self::json((new LineUp($reading->score, $marked))->toArray());
+        return self::json((new LineUp($settings->order->ofAll($reading->score), $marked))->toArray());
     }
 
     /**
@@ -298,7 +304,23 @@ final class Pencil
             (int) $arguments->number('alternatives', 0, 20),
             $style === null ? null : HouseStyle::fromArray(self::jsonFile($style)),
             $planning,
+            self::order($arguments),
+            self::players($arguments),
         );
+    }
+
+    private static function players(Arguments $arguments): ?ClassProfile
+    {
+        $file = $arguments->text('players');
+
+        return $file === null ? null : ClassProfile::fromArray(self::jsonFile($file));
+    }
+
+    private static function order(Arguments $arguments): ?OrderOfPerformance
+    {
+        $file = $arguments->text('order');
+
+        return $file === null ? null : OrderOfPerformance::fromArray(self::jsonFile($file));
     }
 
     private static function profile(Arguments $arguments): ClassProfile

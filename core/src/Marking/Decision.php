@@ -18,7 +18,7 @@ final readonly class Decision
     /** The run of measures that is the whole part. */
     public const ALL_MEASURES = 'all';
 
-    private const ABOUT = ['part', 'note', 'to', 'measures'];
+    private const ABOUT = ['part', 'note', 'to', 'measures', 'players'];
 
     private const REMARKS = ['state', 'by', 'at', 'reason'];
 
@@ -30,6 +30,7 @@ final readonly class Decision
      * @param  string|null  $measures  “5”, “61-62” or “all”
      * @param  array<string, mixed>  $fields
      * @param  array<string, string>  $remarks  who, when and why
+     * @param  string|null  $players  a group of the section's players whose fingers alone it is about; null: everybody
      */
     private function __construct(
         public ?string $part,
@@ -39,6 +40,7 @@ final readonly class Decision
         public array $fields,
         public DecisionState $state = DecisionState::Decided,
         public array $remarks = [],
+        public ?string $players = null,
     ) {}
 
     /** @param array<string, mixed> $fields as their kinds give them */
@@ -50,7 +52,7 @@ final readonly class Decision
     /** Two decisions about the same note as one. */
     public function and(self $other): self
     {
-        return new self($this->part, $this->note, $this->to, $this->measures, [...$this->fields, ...$other->fields], $this->state, $this->remarks);
+        return new self($this->part, $this->note, $this->to, $this->measures, [...$this->fields, ...$other->fields], $this->state, $this->remarks, $this->players);
     }
 
     /**
@@ -68,13 +70,13 @@ final readonly class Decision
                 throw new WrongDecision("“{$name}” cannot be that in a decision: ".self::shown($data));
             }
         }
-        /** @var array{part?: string|null, note?: string|null, to?: string|null, measures?: string|null} $about */
-        $about += ['part' => null, 'note' => null, 'to' => null, 'measures' => null];
+        /** @var array{part?: string|null, note?: string|null, to?: string|null, measures?: string|null, players?: string|null} $about */
+        $about += ['part' => null, 'note' => null, 'to' => null, 'measures' => null, 'players' => null];
         if (($about['note'] === null) === ($about['measures'] === null) || ($about['to'] !== null && $about['note'] === null)) {
             throw new WrongDecision('A decision names either a note or measures: '.self::shown($data));
         }
         $fields = array_diff_key($data, array_flip([...self::ABOUT, ...self::REMARKS]));
-        $decision = new self($about['part'], $about['note'], $about['to'], $about['measures'], self::checked($fields, $about, $data), self::stateIn($data), self::remarksIn($data));
+        $decision = new self($about['part'], $about['note'], $about['to'], $about['measures'], self::checked($fields, $about, $data), self::stateIn($data), self::remarksIn($data), $about['players']);
 
         return $decision->fields === [] ? throw new WrongDecision('A decision says nothing: '.self::shown($data)) : $decision;
     }
@@ -161,7 +163,7 @@ final readonly class Decision
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $about = ['part' => $this->part, 'note' => $this->note, 'to' => $this->to, 'measures' => $this->measures];
+        $about = ['part' => $this->part, 'note' => $this->note, 'to' => $this->to, 'measures' => $this->measures, 'players' => $this->players];
 
         return array_filter($about, static fn (?string $value): bool => $value !== null)
             + $this->fields
@@ -178,5 +180,13 @@ final readonly class Decision
     private static function shown(array $data): string
     {
         return mb_strimwidth((string) json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), 0, 160, '…');
+    }
+
+    /** The same for the fingers of a group of players only. What it says of the bow is everybody's. */
+    public function forPlayers(string $players): self
+    {
+        return array_filter(array_keys($this->fields), static fn (string $field): bool => ! Kinds::isOfTheHand($field)) === []
+            ? new self($this->part, $this->note, $this->to, $this->measures, $this->fields, $this->state, $this->remarks, $players)
+            : $this;
     }
 }

@@ -24,7 +24,8 @@ final readonly class MarkedPart
 
     /**
      * @param  Part  $printed  as it came
-     * @param  Part  $part  as it is played: the print with what the pencil changes in it
+     * @param  Part  $written  the print with what the pencil changes in it
+     * @param  Part  $part  as it is played: without what is cut
      * @param  float  $tempo  quarters a minute at the start
      * @param  list<NoteMark>  $notes  in written order
      * @param  list<Finding>  $findings  in the order of the page
@@ -33,6 +34,7 @@ final readonly class MarkedPart
      */
     public function __construct(
         public Part $printed,
+        public Part $written,
         public Part $part,
         public Instrument $instrument,
         private Settings $settings,
@@ -56,6 +58,18 @@ final readonly class MarkedPart
         $last = $this->part->measures[count($this->part->measures) - 1] ?? null;
 
         return $last === null ? 0 : $last->start + $last->length;
+    }
+
+    /** @return list<int> measures of the print that are not played, by index */
+    public function silent(): array
+    {
+        return $this->settings->order->silent($this->printed);
+    }
+
+    /** @return list<string> what a player is told of the order of performance */
+    public function order(): array
+    {
+        return $this->settings->order->sentences($this->printed);
     }
 
     /** @return list<PlayedLine> the fingered lines, to look over */
@@ -85,6 +99,7 @@ final readonly class MarkedPart
             'instrument' => $this->instrument->value,
             'level' => $this->level->value,
             'tempo' => $this->tempo,
+            'order' => $this->order(),
             'notes' => array_map(fn (NoteMark $mark): ToldNote => new ToldNote($mark, $this->sounding), $this->notes),
             'findings' => array_map(static fn (Finding $finding): array => $finding->toArray(), $this->open()),
             'plan' => array_map(static fn (Finding $note): array => $note->toArray(), $this->planNotes()),

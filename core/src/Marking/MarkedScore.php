@@ -5,14 +5,23 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Marking\Kinds\Kinds;
+use UprightPencil\Core\Score\Attributes;
+use UprightPencil\Core\Score\Direction;
+use UprightPencil\Core\Score\DirectionKind;
+use UprightPencil\Core\Score\DirectionSign;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Score\Verbatim;
 
 /** A score with its written marks as part of the notes, ready for any format. */
 final class MarkedScore
 {
+    private const NOT_PLAYED = 'not played';
+
+    private const PLAYED_AGAIN = 'play';
+
     /**
      * @param  list<MarkedPart>  $marked  parts that are not among them stay as they are
      */
@@ -33,13 +42,53 @@ final class MarkedScore
     {
         $page = new MarkedPage($marked);
 
-        return $marked->part->with(measures: array_map(
-            static fn (Measure $measure): Measure => $measure->with(items: self::items($measure, $page)),
-            $marked->part->measures,
+        $cuts = self::cuts($marked);
+
+        return $marked->written->with(measures: array_map(
+            static fn (Measure $measure, int $index): Measure => $measure->with(items: self::said($cuts[$index] ?? null, self::items($measure, $page))),
+            $marked->written->measures,
+            array_keys($marked->written->measures),
         ));
     }
 
-    /** @return list<Note|\UprightPencil\Core\Score\Direction|\UprightPencil\Core\Score\Attributes|\UprightPencil\Core\Score\Verbatim> */
+    /**
+     * What is not played stays in the file, and where it begins and ends is said over it: MusicXML has no sign for a cut.
+     *
+     * @return array<int, Direction> by measure
+     */
+    private static function cuts(MarkedPart $marked): array
+    {
+        $silent = array_fill_keys($marked->silent(), true);
+        $said = [];
+        foreach ($marked->written->measures as $index => $measure) {
+            $words = match (true) {
+                isset($silent[$index]) && ! isset($silent[$index - 1]) => self::NOT_PLAYED,
+                ! isset($silent[$index]) && isset($silent[$index - 1]) => self::PLAYED_AGAIN,
+                default => null,
+            };
+            $words === null || $said[$index] = new Direction(0, [new DirectionSign(DirectionKind::Words, $words)], placement: 'above');
+        }
+
+        return $said;
+    }
+
+    /**
+     * Before the first note, and after the clef and key of the measure.
+     *
+     * @param  list<Note|Direction|Attributes|Verbatim>  $items
+     * @return list<Note|Direction|Attributes|Verbatim>
+     */
+    private static function said(?Direction $words, array $items): array
+    {
+        $first = 0;
+        while ($words !== null && isset($items[$first]) && ! $items[$first] instanceof Note) {
+            $first++;
+        }
+
+        return $words === null ? $items : [...array_slice($items, 0, $first), $words, ...array_slice($items, $first)];
+    }
+
+    /** @return list<Note|Direction|Attributes|Verbatim> */
     private static function items(Measure $measure, MarkedPage $page): array
     {
         $items = [];

@@ -17,7 +17,7 @@ use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
 use UprightPencil\Core\Strings\SoundingPitch;
 
-/** One part with all that has to be known to work it out, read once. */
+/** One part with all that has to be known to work it out, read once; for players with a profile of their own, that case beside it. */
 final readonly class MarkingCase
 {
     private function __construct(
@@ -29,6 +29,7 @@ final readonly class MarkingCase
         public Beats $beats,
         public BowingContext $bowing,
         public Solver $solver,
+        public ?self $edition = null,
     ) {}
 
     public static function of(Score $score, Part $part, Settings $settings, ?TrialMemory $trials = null): self
@@ -48,6 +49,7 @@ final readonly class MarkingCase
             $beats,
             BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school, $trials),
             new Solver($part, $instrument, $settings->profile, $sounding, $tempo, $dynamics),
+            $settings->players === null ? null : self::of($score, $part, $settings->forPlayers(), $trials),
         );
     }
 

@@ -19,6 +19,9 @@ final class MarkingSession
 {
     private ?MarkingCase $case = null;
 
+    /** The print with what the pencil changes in it, of which the case is what will be played. */
+    private ?Part $revised = null;
+
     private PrintedWords $words;
 
     /** @var list<LineWork> */
@@ -44,7 +47,7 @@ final class MarkingSession
     /** @param array<string, BowSign> $together directions in which passages begin that are alike elsewhere, by note id; decisions and print outweigh them */
     public function mark(PartDecisions $decisions, array $together = []): MarkedPart
     {
-        $case = $this->caseFor(Revision::of($this->printed, $decisions));
+        $case = $this->caseFor($revised = Revision::of($this->printed, $decisions));
         $lines = $this->work($decisions, $together);
         $bow = $fingers = $findings = $alternatives = $fingered = [];
         $bowing = $fingering = 0.0;
@@ -61,7 +64,7 @@ final class MarkingSession
         $order = array_flip(array_map(static fn (NoteMark $mark): string => $mark->note->id, $notes));
         usort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
 
-        return new MarkedPart($this->printed, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $fingered);
+        return new MarkedPart($this->printed, $revised, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $fingered);
     }
 
     /** @return list<Alternatives> the other ways to finger each line */
@@ -82,21 +85,24 @@ final class MarkingSession
         $orders->cuts += $this->words->cuts;
         $marked = [];
         $strokes = 0;
+        $players = $decisions->forPlayers?->orders($this->words->fields);
         foreach ($this->lines as $line) {
-            $marked[] = $done = $line->marked($orders, $strokes, $together);
+            $marked[] = $done = $line->marked($orders, $strokes, $together, $players, $decisions->own);
             $strokes += $done->bow->strokes ?? 0;
         }
 
         return $marked;
     }
 
-    private function caseFor(Part $part): MarkingCase
+    private function caseFor(Part $revised): MarkingCase
     {
-        if ($this->case?->part === $part) {
+        if ($this->case !== null && $this->revised === $revised) {
             return $this->case;
         }
         $this->notes = [];
-        $this->case = MarkingCase::of($this->score, $part, $this->settings, $part === $this->printed ? $this->trials : null);
+        $this->revised = $revised;
+        $part = $this->settings->order->of($revised);
+        $this->case = MarkingCase::of($this->settings->order->ofAll($this->score), $part, $this->settings, $revised === $this->printed ? $this->trials : null);
         $lines = Line::allOf($part);
         $this->words = PrintedWords::of($part, $lines);
         $orders = PartDecisions::of($part, [])->orders($this->words->fields);
@@ -119,7 +125,7 @@ final class MarkingSession
                 if (! $note->sounds()) {
                     continue;
                 }
-                $said = $decisions->notes[$note->id] ?? [];
+                $said = ($decisions->forPlayers ?? $decisions)->notes[$note->id] ?? [];
                 $own = $bow[$note->id] ?? null;
                 $hand = $fingers[$note->id] ?? null;
                 $own = $own === null || ! is_bool($said['bowMark'] ?? null) ? $own : $own->with(written: $said['bowMark']);

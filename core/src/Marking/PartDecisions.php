@@ -21,6 +21,12 @@ final class PartDecisions
     /** @var list<string> decisions that name nothing in this part, as sentences; only where they were read leniently */
     public array $skipped = [];
 
+    /** With what was decided for the fingers of some players; null where nothing was, or nobody asks. */
+    public ?self $forPlayers = null;
+
+    /** @var array<string, true> notes that were decided about for them */
+    public array $own = [];
+
     private function __construct(private readonly NoteIndex $index) {}
 
     /**
@@ -39,8 +45,22 @@ final class PartDecisions
      * The same, but what names nothing in this part is skipped and told: a record always opens.
      *
      * @param  list<Decision>  $decisions  oldest first
+     * @param  string|null  $players  a group of players: what was decided for them counts too
      */
-    public static function leniently(Part $part, array $decisions): self
+    public static function leniently(Part $part, array $decisions, ?string $players = null): self
+    {
+        $made = self::made($part, array_values(array_filter($decisions, static fn (Decision $decision): bool => $decision->players === null)));
+        $own = $players === null ? [] : array_values(array_filter($decisions, static fn (Decision $decision): bool => $decision->players === $players));
+        if ($own !== []) {
+            $made->forPlayers = self::made($part, array_values(array_filter($decisions, static fn (Decision $decision): bool => in_array($decision->players, [null, $players], true))));
+            $made->own = self::touched($part, $own);
+        }
+
+        return $made;
+    }
+
+    /** @param list<Decision> $decisions */
+    private static function made(Part $part, array $decisions): self
     {
         $made = new self($decisions === [] ? NoteIndex::empty() : NoteIndex::of($part));
         foreach ($decisions as $decision) {

@@ -7,6 +7,7 @@ namespace UprightPencil\Core\Marking;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
 use UprightPencil\Core\Fingering\Terms\Terms;
+use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -20,12 +21,16 @@ final readonly class Settings
 
     public HouseStyle $style;
 
+    /** What of the piece will be played. */
+    public OrderOfPerformance $order;
+
     /**
      * @param  Instrument|null  $instrument  null: guessed
      * @param  float  $tempo  quarters a minute where the file has none
      * @param  int  $alternatives  other fingerings wanted for each phrase
      * @param  bool  $reasons  say of every written finger and shift why it is so; it takes as long again as the fingering
      * @param  bool  $planning  false: the bow is followed but nothing is planned
+     * @param  ClassProfile|null  $players  what some players of the section were taught, where that is something else: their fingers, over the bows of the section
      *
      * @throws WrongProfile when the profile weighs a term that there is not
      */
@@ -40,13 +45,22 @@ final readonly class Settings
         public int $alternatives = 0,
         ?HouseStyle $style = null,
         public bool $reasons = false,
+        ?OrderOfPerformance $order = null,
+        public ?ClassProfile $players = null,
     ) {
+        $this->order = $order ?? OrderOfPerformance::asPrinted();
         $this->style = $style ?? HouseStyle::usual();
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
         $terms = [...Terms::names(), ...BowTerms::names()];
-        $unknown = array_diff($this->profile->weighed(), $terms);
+        $unknown = array_diff([...$this->profile->weighed(), ...$players?->weighed() ?? []], $terms);
         if ($unknown !== []) {
             throw new WrongProfile('There is no cost term “'.implode('”, “', $unknown).'” to weigh; there are '.implode(', ', $terms).'.');
         }
+    }
+
+    /** What the hands of those players are worked out from. */
+    public function forPlayers(): self
+    {
+        return new self($this->players ?? $this->profile, $this->instrument, $this->school, $this->tempo, $this->planning, $this->bowing, $this->fingering, $this->alternatives, $this->style, $this->reasons, $this->order);
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-/** What has to be pencilled into a printed part: one line a note that has a mark, in the order of the page. */
+/** What has to be pencilled into a printed part: what is cut, then one line a note that has a mark, in the order of the page. */
 final class TransferSheet
 {
     /** @return list<array{measure: string, beat: string, note: string, sign: string}> */
@@ -16,7 +16,8 @@ final class TransferSheet
             $words[$mark->note->note->id][] = $mark->kind->words($mark, $page);
             $notes[$mark->note->note->id] = $mark->note;
         }
-        $lines = [];
+        // What is not played comes first: nobody pencils into measures that are crossed out.
+        $lines = array_map(static fn (string $sentence): array => ['measure' => '', 'beat' => '', 'note' => '', 'sign' => $sentence], $part->order());
         foreach ($notes as $id => $note) {
             $lines[] = [
                 'measure' => $note->place->measure,

@@ -7,6 +7,8 @@ namespace UprightPencil\Core\Score;
 /** A barline that is more than a plain one. */
 final readonly class Barline
 {
+    use Copying;
+
     /**
      * @param  string  $place  left, right or middle
      * @param  string|null  $repeat  forward or backward

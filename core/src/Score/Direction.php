@@ -7,6 +7,8 @@ namespace UprightPencil\Core\Score;
 /** Words, dynamics, wedges, tempo, rehearsal letters and jump signs at a place in a measure. */
 final readonly class Direction
 {
+    use Copying;
+
     /**
      * @param  int  $onset  ticks from the start of the measure, where it stands in the file
      * @param  int  $offset  ticks by which it takes effect later (or, negative, earlier)

@@ -62,6 +62,12 @@ final readonly class Jumps
         return new self($starts, $backs, self::endingsOf($part), $jumps, $fines, $toCodas, $coda);
     }
 
+    /** A direction that says where to go on. */
+    public static function isSaidBy(Direction $direction): bool
+    {
+        return array_intersect_key(self::said($direction), ['dacapo' => 1, 'dalsegno' => 1, 'fine' => 1, 'tocoda' => 1, 'coda' => 1, 'segno' => 1]) !== [];
+    }
+
     /** @return array<string, true> the jump words of one direction, named as MusicXML names them */
     private static function said(Direction $direction): array
     {

@@ -46,4 +46,24 @@ final readonly class FingerWishes
     {
         return isset($this->off[$mark][$note]);
     }
+
+    /**
+     * What was decided about some notes is not wished; the print is as it was.
+     *
+     * @param  list<string>  $notes
+     */
+    public function without(array $notes): self
+    {
+        $notes = array_flip($notes);
+
+        return new self(
+            array_diff_key($this->decided, $notes),
+            $this->printed,
+            array_diff_key($this->links, $notes),
+            array_diff_key($this->onward, $notes),
+            array_diff_key($this->open, $notes),
+            array_diff_key($this->stays, $notes),
+            $this->off,
+        );
+    }
 }

@@ -43,4 +43,9 @@ final class Choice extends Kind
     {
         $value === true && $orders->open[$note] = true;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

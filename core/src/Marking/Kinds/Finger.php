@@ -91,4 +91,9 @@ final class Finger extends Kind
     {
         return true;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

@@ -41,4 +41,9 @@ final class FingerPlace extends Kind
     {
         is_string($value) && $orders->lock($note)->placement = Placement::from($value);
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

@@ -28,4 +28,9 @@ abstract class HandSign extends Kind
     {
         return is_bool($value) && $reach === Reach::Note;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

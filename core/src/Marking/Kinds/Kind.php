@@ -83,6 +83,12 @@ abstract class Kind
         return false;
     }
 
+    /** Whether it says how the left hand plays, so that players who were taught something else may have another. */
+    public function isOfTheHand(): bool
+    {
+        return false;
+    }
+
     /** Whether only staff may see it. */
     public function isForStaff(): bool
     {

@@ -110,6 +110,11 @@ final class Kinds
         return self::$byField[$field] ?? [];
     }
 
+    public static function isOfTheHand(string $field): bool
+    {
+        return array_filter(self::of($field), static fn (Kind $kind): bool => $kind->isOfTheHand()) !== [];
+    }
+
     /** The kind that a value of a field is of; null when it is of none. */
     public static function accepting(string $field, mixed $value, Reach $reach): ?Kind
     {

@@ -35,4 +35,9 @@ final class LowHighReminder extends WrittenWord
     {
         return 'reminder: '.rtrim((string) $mark->text, '!');
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

@@ -56,4 +56,9 @@ final class MarksWritten extends Kind
     {
         $value === false && $this->marks === self::BOW && $orders->unwritten[$note] = true;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return $this->marks === self::FINGER;
+    }
 }

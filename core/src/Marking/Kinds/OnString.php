@@ -67,4 +67,9 @@ final class OnString extends Kind
     {
         return true;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

@@ -74,4 +74,9 @@ final class Position extends Kind
     {
         return true;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }

@@ -34,4 +34,9 @@ final class Shift extends Kind
     {
         $orders->links[$note] = $value === true ? FingerLink::Shift : FingerLink::Stay;
     }
+
+    public function isOfTheHand(): bool
+    {
+        return true;
+    }
 }
