@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
+use App\Console\ErasePerson;
+use App\Console\EraseSchool;
 use App\Console\ExportSchool;
 use App\Console\KeepBench;
 use App\Console\OpenSchool;
+use App\Console\ReadSchool;
 use App\Console\SchoolCode;
 use App\Console\WriteTypes;
 use App\Http\Middleware\CleanStrings;
@@ -21,11 +24,12 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class])
+    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);
@@ -35,10 +39,11 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, EntryClashes::class, EntryOutOfOrder::class]);
+        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class]);
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (WrongOrder $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongProfile $fault): JsonResponse => new JsonResponse(['message' => "The class profile of this ensemble cannot be used. {$fault->getMessage()}"], 422));
         // Another process holds the record for longer than anybody should: the same may be asked again.
         $exceptions->render(static fn (QueryException $fault): ?JsonResponse => str_contains($fault->getMessage(), 'database is locked')

@@ -3,26 +3,36 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\EnsembleController;
 use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JoinController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\OccasionController;
+use App\Http\Controllers\OrderController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PasswordLinkController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PieceController;
+use App\Http\Controllers\PiecePartController;
 use App\Http\Controllers\ProfileController;
+use App\Http\Controllers\SchoolController;
+use App\Http\Controllers\SecondFactorController;
+use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedPartController;
 use App\Http\Controllers\ShelfController;
+use App\Http\Middleware\KnownDevice;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(static function (): void {
-    Route::get('session', [SessionController::class, 'show']);
+    Route::get('session', [SessionController::class, 'show'])->middleware(KnownDevice::class);
     Route::middleware('throttle:sign-in')->group(static function (): void {
         Route::post('session', [SessionController::class, 'store']);
+        Route::post('session/code', [SessionController::class, 'code']);
+        Route::post('forgotten', [PasswordLinkController::class, 'ask']);
         Route::post('first-start', [FirstStartController::class, 'store']);
         Route::get('join/{token}', [JoinController::class, 'show']);
         Route::post('join/{token}', [JoinController::class, 'accept']);
@@ -36,12 +46,22 @@ Route::prefix('api')->group(static function (): void {
     });
 
     // A password that was changed ends what is signed in elsewhere.
-    Route::middleware(['auth', 'auth.session'])->group(static function (): void {
+    Route::middleware(['auth', 'auth.session', KnownDevice::class])->group(static function (): void {
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('account', [AccountController::class, 'show']);
         Route::patch('account', [AccountController::class, 'update'])->middleware('throttle:sign-in');
+        Route::delete('account', [AccountController::class, 'leave'])->middleware('throttle:sign-in');
+        Route::post('account/second-factor', [SecondFactorController::class, 'begin'])->middleware('throttle:sign-in');
+        Route::put('account/second-factor', [SecondFactorController::class, 'confirm'])->middleware('throttle:sign-in');
+        Route::delete('account/second-factor', [SecondFactorController::class, 'end'])->middleware('throttle:sign-in');
+        Route::get('account/devices', [DeviceController::class, 'index']);
+        Route::delete('account/devices/{device}', [DeviceController::class, 'destroy'])->can('end', 'device');
+        Route::get('schools/{school}', [SchoolController::class, 'show'])->can('lead', 'school');
+        Route::patch('schools/{school}', [SchoolController::class, 'update'])->can('lead', 'school');
+        Route::get('schools/{school}/export', [SchoolController::class, 'export'])->middleware('throttle:imports')->can('lead', 'school');
         Route::post('schools/{school}/ensembles', [EnsembleController::class, 'store'])->can('open', 'school');
         Route::patch('ensembles/{ensemble}', [EnsembleController::class, 'update'])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/leave', [PeopleController::class, 'leave'])->can('view', 'ensemble');
         Route::post('ensembles/{ensemble}/next-year', [EnsembleController::class, 'nextYear'])->can('direct', 'ensemble');
         Route::get('ensembles/{ensemble}/profile', [ProfileController::class, 'show'])->can('direct', 'ensemble');
         Route::put('ensembles/{ensemble}/profile', [ProfileController::class, 'store'])->can('direct', 'ensemble');
@@ -53,6 +73,20 @@ Route::prefix('api')->group(static function (): void {
         Route::patch('memberships/{membership}', [PeopleController::class, 'change'])->can('change', 'membership');
         Route::post('memberships/{membership}/password-link', [PasswordLinkController::class, 'store'])->can('change', 'membership');
         Route::delete('memberships/{membership}', [PeopleController::class, 'letGo'])->can('change', 'membership');
+        Route::post('ensembles/{ensemble}/sections', [SectionController::class, 'store'])->can('direct', 'ensemble');
+        Route::patch('sections/{section}', [SectionController::class, 'update'])->can('change', 'section');
+        Route::delete('sections/{section}', [SectionController::class, 'destroy'])->can('change', 'section');
+        Route::get('ensembles/{ensemble}/occasions', [OccasionController::class, 'index'])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/occasions', [OccasionController::class, 'store'])->can('direct', 'ensemble');
+        Route::patch('occasions/{occasion}', [OccasionController::class, 'update'])->can('change', 'occasion');
+        Route::delete('occasions/{occasion}', [OccasionController::class, 'destroy'])->can('change', 'occasion');
+        Route::get('pieces/{piece}', [PieceController::class, 'show'])->can('direct', 'piece');
+        Route::post('pieces/{piece}/order/trial', [OrderController::class, 'trial'])->can('direct', 'piece');
+        Route::put('pieces/{piece}/order', [OrderController::class, 'store'])->can('direct', 'piece');
+        Route::put('pieces/{piece}/passages', [OrderController::class, 'passages'])->can('direct', 'piece');
+        Route::patch('parts/{part}', [PiecePartController::class, 'update'])->can('direct', 'part');
+        Route::post('parts/{part}/move', [PiecePartController::class, 'move'])->can('direct', 'part');
+        Route::delete('parts/{part}', [PiecePartController::class, 'destroy'])->can('direct', 'part');
         Route::patch('pieces/{piece}', [PieceController::class, 'update'])->can('direct', 'piece');
         Route::post('pieces/{piece}/move', [PieceController::class, 'move'])->can('direct', 'piece');
         Route::post('pieces/{piece}/bring', [PieceController::class, 'bring'])->can('direct', 'piece');

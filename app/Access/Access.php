@@ -59,7 +59,16 @@ final class Access
         }
         $directs = $user->memberships()->where('role', Role::Director->value)->whereRelation('ensemble', 'school_id', $school->id)->exists();
 
-        return $directs || $school->ensembles()->doesntExist() ? Response::allow() : Response::deny('Only a director of this school may open an ensemble.');
+        return $directs || $school->ensembles()->doesntExist() ? Response::allow() : Response::deny('Only a director of this school may do that.');
+    }
+
+    /** @return list<string> names of the ensembles that would be without a director */
+    public function directedAlone(User $user): array
+    {
+        return array_values(Ensemble::query()
+            ->whereHas('memberships', static fn (Builder $own): Builder => $own->where('user_id', $user->id)->where('role', Role::Director->value))
+            ->whereDoesntHave('memberships', static fn (Builder $others): Builder => $others->where('user_id', '!=', $user->id)->where('role', Role::Director->value))
+            ->orderBy('id')->pluck('name')->all());
     }
 
     /** Who directs every ensemble that somebody is in may stand in for their forgotten password. */

@@ -34,19 +34,29 @@ final class SignIn
     public function attempt(string $email, #[\SensitiveParameter] string $password, string $address): ?User
     {
         $email = mb_strtolower(trim($email));
-        $key = hash('sha256', "{$email} {$address}");
+        $user = User::query()->where('email', $email)->first();
+
+        return $this->counted($email, $address, static fn (): bool => Hash::check($password, $user->password ?? self::NOBODY) && $user !== null) ? $user : null;
+    }
+
+    /**
+     * One guess about an account from an address.
+     *
+     * @param  \Closure(): bool  $isRight
+     *
+     * @throws TooManyRequestsHttpException while the wait lasts
+     */
+    public function counted(string $account, string $address, \Closure $isRight): bool
+    {
+        $key = hash('sha256', "{$account} {$address}");
         $wait = Turn::take(fn (): int => $this->count($key));
         if ($wait > 0) {
             throw new TooManyRequestsHttpException($wait);
         }
-        $user = User::query()->where('email', $email)->first();
-        $right = Hash::check($password, $user->password ?? self::NOBODY);
-        if (! $right || $user === null) {
-            return null;
-        }
-        DB::table('sign_in_guesses')->where('key', $key)->delete();
+        $right = $isRight();
+        $right && DB::table('sign_in_guesses')->where('key', $key)->delete();
 
-        return $user;
+        return $right;
     }
 
     /** Counts a guess. @return int seconds to wait before it may be made */

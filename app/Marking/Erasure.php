@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Models\Ensemble;
+use App\Models\Part;
 use App\Models\Piece;
+use App\Models\School;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /**
  * Takes things away for good. The record refuses to be changed by anybody else: here, inside one transaction, its guard is
@@ -17,15 +21,103 @@ final class Erasure
     public static function piece(Piece $piece, User $by): void
     {
         Turn::take(static function () use ($piece, $by): void {
-            $parts = $piece->parts()->pluck('id');
-            DB::table('erasures')->insert(['user_id' => $by->id, 'what' => 'piece', 'name' => $piece->title, 'entries' => DB::table('log_entries')->whereIn('part_id', $parts)->count(), 'created_at' => now()]);
-            self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
-            foreach (['share_links', 'membership_part'] as $table) {
-                DB::table($table)->whereIn('part_id', $parts)->delete();
-            }
-            DB::table('parts')->whereIn('id', $parts)->delete();
-            $piece->delete();
+            self::kept('piece', $piece->title, self::withoutPiece($piece), $by);
         });
+    }
+
+    public static function part(Part $part, User $by): void
+    {
+        Turn::take(static function () use ($part, $by): void {
+            self::kept('part', "{$part->piece()->value('title')}: {$part->name}", self::withoutParts([$part->id]), $by);
+        });
+    }
+
+    /** @return int entries of its records */
+    private static function withoutPiece(Piece $piece): int
+    {
+        $entries = self::withoutParts(array_values($piece->parts()->pluck('id')->all()));
+        foreach (['performance_orders', 'passages'] as $table) {
+            DB::table($table)->where('piece_id', $piece->id)->delete();
+        }
+        $piece->delete();
+
+        return $entries;
+    }
+
+    /**
+     * @param  list<int>  $parts
+     * @return int entries of their records
+     */
+    private static function withoutParts(array $parts): int
+    {
+        $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
+        self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
+        foreach (['share_links', 'membership_part', 'part_stands'] as $table) {
+            DB::table($table)->whereIn('part_id', $parts)->delete();
+        }
+        DB::table('parts')->whereIn('id', $parts)->delete();
+
+        return $entries;
+    }
+
+    /** What somebody decided stays, as a former teacher's; their name, address and all else of them goes. */
+    public static function person(User $person, ?User $by): void
+    {
+        Turn::take(static function () use ($person, $by): void {
+            self::kept('person', '', 0, $by);
+            self::forget($person);
+            $person->forceFill(['name' => 'A former teacher', 'email' => "former-{$person->id}@erased.invalid", 'password' => Str::random(60), 'style' => [], 'code_secret' => null, 'code_since' => null, 'recovery_codes' => null])->save();
+        });
+    }
+
+    private static function forget(User $person): void
+    {
+        $person->memberships()->delete();
+        $person->devices()->delete();
+        $person->schools()->detach();
+        DB::table('invitations')->where('email', $person->email)->delete();
+        DB::table('password_reset_tokens')->where('email', $person->email)->delete();
+    }
+
+    /** With all its ensembles, its music, what was decided in it, and the people who are in no other school. */
+    public static function school(School $school): int
+    {
+        return Turn::take(static function () use ($school): int {
+            $entries = 0;
+            foreach ($school->ensembles()->get() as $ensemble) {
+                $entries += self::ensemble($ensemble);
+            }
+            foreach ($school->staff()->get() as $person) {
+                $school->staff()->detach($person->id);
+                $person->schools()->exists() || $person->memberships()->exists() || self::person($person, null);
+            }
+            self::kept('school', $school->name, $entries, null);
+            $school->delete();
+
+            return $entries;
+        });
+    }
+
+    private static function ensemble(Ensemble $ensemble): int
+    {
+        $entries = 0;
+        foreach ($ensemble->pieces()->get() as $piece) {
+            $entries += self::withoutPiece($piece);
+        }
+        $ensemble->memberships()->delete();
+        foreach (['invitations', 'profile_versions', 'occasions'] as $table) {
+            DB::table($table)->where('ensemble_id', $ensemble->id)->delete();
+        }
+        DB::table('sections')->where('ensemble_id', $ensemble->id)->whereNotNull('parent_id')->delete();
+        DB::table('sections')->where('ensemble_id', $ensemble->id)->delete();
+        $ensemble->delete();
+
+        return $entries;
+    }
+
+    private static function kept(string $what, string $name, int $entries, ?User $by): void
+    {
+        DB::table('erasures')->insert(['user_id' => $by?->id, 'what' => $what, 'name' => $name, 'entries' => $entries, 'created_at' => now()]);
     }
 
     /** @param \Closure(): mixed $work */

@@ -35,6 +35,12 @@ final readonly class NewEntry
         public array $proposed = [],
     ) {}
 
+    /** @param list<Decision> $decisions */
+    public function with(array $decisions): self
+    {
+        return new self($this->key, $this->kind, $decisions, $this->takes, $this->follows, $this->seen, $this->browser, $this->group, $this->proposed);
+    }
+
     /** @return list<array<string, mixed>> what is kept: who and when are the record's own */
     public function kept(): array
     {

@@ -37,18 +37,16 @@ final class OpenPart
     private ?array $together = null;
 
     /** @param string $name of all that it is worked out from besides decisions */
-    public function __construct(private readonly Part $part, public readonly string $name)
+    public function __construct(private readonly Part $part, public readonly string $name, PartRecipe $recipe)
     {
         $this->views = new NoteViews;
-        $this->settings = new Settings($part->piece->ensemble->classProfile(), $part->instrument, $part->piece->bowing, style: $part->piece->ensemble->houseStyle());
+        $this->settings = $recipe->settings();
     }
 
     /** Names all that a part is worked out from besides decisions, and the code that does it. */
-    public static function name(Part $part): string
+    public static function name(Part $part, PartRecipe $recipe): string
     {
-        $piece = $part->piece;
-
-        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $part->instrument->value, (string) json_encode($piece->ensemble->writing()), Together::name($piece)]));
+        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $recipe->name(), Together::name($part->piece)]));
     }
 
     public function score(): Score

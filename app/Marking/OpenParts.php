@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
+use App\Models\Section;
 use UprightPencil\Core\Marking\Record;
 
 /** The parts that this process has open, the newest last. A request of the web opens one and ends; the workbench goes on. */
@@ -33,10 +34,12 @@ final class OpenParts
         $this->records = array_slice($this->records, -self::MOST, preserve_keys: true);
     }
 
-    public function of(Part $part): OpenPart
+    /** @param Section|null $players whose edition is wanted */
+    public function of(Part $part, ?Section $players = null): OpenPart
     {
-        $name = OpenPart::name($part);
-        $open = $this->open[$name] ?? new OpenPart($part, $name);
+        $recipe = PartRecipe::of($part, $players);
+        $name = OpenPart::name($part, $recipe);
+        $open = $this->open[$name] ?? new OpenPart($part, $name, $recipe);
         unset($this->open[$name]);
         $this->open = array_slice([...$this->open, $name => $open], -self::MOST);
 

@@ -5,14 +5,17 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
+use App\Models\Section;
 use App\Models\User;
 use App\Views\DrawnView;
 use App\Views\ExtremeView;
+use App\Views\FindingView;
 use App\Views\FirstView;
 use App\Views\HandView;
 use App\Views\HighestPositionView;
 use App\Views\MarkingView;
 use App\Views\PatternView;
+use App\Views\PerformanceView;
 use App\Views\SharedView;
 use App\Views\SheetLineView;
 use App\Views\SizeUpView;
@@ -29,6 +32,7 @@ use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DecisionState;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -41,7 +45,7 @@ use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 
-/** One stored part, worked out by the core. */
+/** One stored part, worked out by the core; in the edition of some of its players, where they were taught something else. */
 final class PartDesk
 {
     /** Other ways to finger a span that are offered at a time. */
@@ -56,7 +60,8 @@ final class PartDesk
     /** What counts of the record as it is now. */
     private ?PartDecisions $decided = null;
 
-    public function __construct(private readonly Part $part)
+    /** @param Section|null $players a group of the part's section: their fingers, over the bows of all */
+    public function __construct(private readonly Part $part, private readonly ?Section $players = null)
     {
         $this->record = new PartRecord($part);
     }
@@ -84,7 +89,7 @@ final class PartDesk
      */
     public function append(User $user, NewEntry $entry): void
     {
-        $this->record->append($user, $entry, $this->scorePart(...));
+        $this->record->append($user, $entry->with($this->theirs($entry->decisions)), $this->scorePart(...));
         $this->decided = null;
     }
 
@@ -116,7 +121,7 @@ final class PartDesk
 
     private function open(): OpenPart
     {
-        return $this->open ??= resolve(OpenParts::class)->of($this->part);
+        return $this->open ??= resolve(OpenParts::class)->of($this->part, $this->players);
     }
 
     private function score(): Score
@@ -149,10 +154,12 @@ final class PartDesk
     /** What to know of a part before marking it. */
     public function sizeUp(): SizeUpView
     {
-        $siblings = $this->part->piece->parts()->get()->all();
+        $siblings = $this->part->piece->partsInUse()->get()->all();
         $parts = array_map(static fn (Part $sibling): ScorePart => KeptScores::of($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
         $summary = Summary::of(new Reading($this->score(), []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
-        $size = SizeUp::of($this->marked())->toArray();
+        $marked = $this->marked();
+        $this->players === null && PartStand::keep($this->part, count($marked->open()), $this->toSettle());
+        $size = SizeUp::of($marked)->toArray();
         [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];
 
         return new SizeUpView(
@@ -176,11 +183,24 @@ final class PartDesk
     private function decided(array $more = []): PartDecisions
     {
         if ($more === []) {
-            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions());
+            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions(), $this->players?->key);
         }
         $this->refuseUnknown($more);
 
-        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$more]);
+        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$this->theirs($more)], $this->players?->key);
+    }
+
+    /**
+     * What is decided in the edition of some players: fingers for them, bows for everybody.
+     *
+     * @param  list<Decision>  $decisions
+     * @return list<Decision>
+     */
+    public function theirs(array $decisions): array
+    {
+        $key = $this->players?->key;
+
+        return $key === null ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->forPlayers($key), $decisions);
     }
 
     /**
@@ -214,10 +234,17 @@ final class PartDesk
         $kept = Kept::get($slot);
         if (! $kept instanceof DrawnView) {
             $kept = $this->open()->drawn($this->decided());
+            $this->players === null && PartStand::keep($this->part, count(array_filter($kept->findings, static fn (FindingView $finding): bool => ! $finding->mended)), $this->toSettle());
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
         }
 
         return $kept;
+    }
+
+    /** Decisions that are kept in two or more versions until rehearsal decides. */
+    private function toSettle(): int
+    {
+        return count(array_filter($this->record->record()->decisions(), static fn (Decision $decision): bool => $decision->state === DecisionState::ToSettle));
     }
 
     /** @return list<SkippedView> */
@@ -246,7 +273,21 @@ final class PartDesk
         $drawing = new Drawing($this->marked());
         $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
 
-        return new SharedView($title, $composer, $this->part->name, $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()));
+        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance());
+    }
+
+    /** What of it is not played. */
+    public function performance(): PerformanceView
+    {
+        $order = $this->settings()->order;
+
+        return new PerformanceView($order->silent($this->scorePart()), $order->sentences($this->scorePart()));
+    }
+
+    /** “Violin 1, back desks”. */
+    public function name(): string
+    {
+        return $this->part->name.($this->players === null ? '' : ", {$this->players->name}");
     }
 
     public function printedMusicXml(): string

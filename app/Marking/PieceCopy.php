@@ -24,7 +24,12 @@ final class PieceCopy
             // Coaches of the ensemble that it leaves were named for its parts there.
             DB::table('membership_part')->whereIn('part_id', $piece->parts()->pluck('id'))->delete();
             $piece->update(['place' => self::end($to)]);
-            $piece->forceFill(['ensemble_id' => $to->id])->save();
+            $piece->forceFill(['ensemble_id' => $to->id, 'occasion_id' => null])->save();
+            foreach ($piece->parts()->get() as $part) {
+                $part->update(['section_id' => Sections::named($to, $part->name, $part->instrument)->id]);
+                // Players there may have been taught something else: links to an edition of theirs end.
+                $part->links()->whereNotNull('section_id')->whereNull('closed_at')->update(['closed_at' => now()]);
+            }
         });
     }
 
@@ -32,13 +37,15 @@ final class PieceCopy
     public static function copy(Piece $piece, Ensemble $to, User $by, bool $decided): Piece
     {
         return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
-            $copy = $piece->replicate(['request_key', 'put_away_at']);
+            $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id']);
             $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => self::end($to)])->save();
             foreach ($piece->parts()->get() as $part) {
                 $own = $part->replicate();
-                $own->forceFill(['piece_id' => $copy->id])->save();
+                $own->forceFill(['piece_id' => $copy->id, 'section_id' => Sections::named($to, $part->name, $part->instrument)->id, 'sized_up_at' => null])->save();
                 $decided && self::decide($part, $own, $by);
             }
+            $decided && ! $piece->order()->isAsPrinted() && $copy->orders()->create(['user_id' => $by->id, 'order' => $piece->order()->toArray()]);
+            $copy->passages()->createMany($piece->own_passages ? $piece->namedPassages() : []);
 
             return $copy;
         });

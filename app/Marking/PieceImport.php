@@ -55,7 +55,8 @@ final class PieceImport
                 'place' => 1 + (int) $ensemble->pieces()->max('place'),
             ]);
             foreach ($score->parts as $place => $part) {
-                self::refuseUnopenable($piece->parts()->create(self::part($score, $part, $place, $instruments[$part->id] ?? null)));
+                $kept = self::part($score, $part, $place, $instruments[$part->id] ?? null);
+                self::refuseUnopenable($piece->parts()->create($kept + ['section_id' => Sections::named($ensemble, $kept['name'], $kept['instrument'])->id]));
             }
 
             return $piece;
@@ -82,7 +83,7 @@ final class PieceImport
         $told === false && throw new UnreadableMusic("The part “{$part->name}” was read but could not be opened again; nothing was kept. Please send us the file.");
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{place: int, part_key: string, name: string, instrument: Instrument, measures: int, music: string} */
     private static function part(Score $score, ScorePart $part, int $place, ?Instrument $instrument): array
     {
         return [

@@ -7,32 +7,44 @@ namespace App\Marking;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
 use App\Models\Membership;
+use App\Models\Occasion;
 use App\Models\Part;
+use App\Models\PerformanceOrder;
 use App\Models\Piece;
+use App\Models\ProfileVersion;
 use App\Models\School;
+use App\Models\Section;
+use App\Models\User;
 use App\Views\SheetLineView;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Marking\Decision;
 
 /**
- * All of a school as a folder of open files: for each ensemble its people and profile, for each piece the score as it came, each
- * part as it is marked now (MusicXML), what counts of its decisions (JSON, as `--decisions` takes them), its whole record
- * (JSON) and its transfer sheet (CSV).
+ * All of a school as a folder of open files: for each ensemble its people, sections, profiles and dates, for each piece the score
+ * as it came, its order of performance and passages, each part as it is printed and as it is marked now (MusicXML), what counts
+ * of its decisions (JSON, as `--decisions` takes them), its whole record (JSON) and its transfer sheet (CSV). `SchoolReading`
+ * reads it in elsewhere. Passwords, links and devices stay where they are.
  */
 final readonly class SchoolExport
 {
+    /** Of the folder; a later one is not read by an earlier version. */
+    public const FORMAT = 1;
+
     public function __construct(private string $folder) {}
 
     /** @return int how many parts were written */
     public function write(School $school): int
     {
         $written = 0;
+        File::ensureDirectoryExists($this->folder);
+        self::json("{$this->folder}/school.json", ['format' => self::FORMAT, 'name' => $school->name, 'idleMinutes' => $school->idle_minutes, 'people' => array_values($school->staff()->orderBy('users.id')->get()->map(static fn (User $one): array => ['name' => $one->name, 'email' => $one->email, 'style' => $one->style])->all())]);
         foreach ($school->ensembles()->orderBy('id')->get() as $ensemble) {
             $folder = self::named($this->folder, $ensemble->id, trim("{$ensemble->name} {$ensemble->year}"));
             $this->people($folder, $ensemble);
+            self::json("{$folder}/ensemble.json", $this->ensemble($ensemble));
             self::json("{$folder}/class-profile.json", $ensemble->settings());
-            self::json("{$folder}/house-style.json", $ensemble->writing());
+            self::json("{$folder}/house-style.json", $ensemble->ownWriting());
             foreach ($ensemble->pieces()->orderBy('place')->get() as $piece) {
                 $written += $this->piece(self::named($folder, $piece->id, $piece->title), $piece);
             }
@@ -41,12 +53,36 @@ final readonly class SchoolExport
         return $written;
     }
 
+    /** @return array<string, mixed> */
+    private function ensemble(Ensemble $ensemble): array
+    {
+        $section = static fn (Section $one): array => ['key' => $one->key, 'name' => $one->name, 'instrument' => $one->instrument->value, 'stands' => $one->stands, 'profile' => $one->profile];
+
+        return [
+            'name' => $ensemble->name,
+            'year' => $ensemble->year,
+            'putAway' => $ensemble->put_away_at?->toIso8601String(),
+            'sections' => array_values($ensemble->sections()->with('groups')->get()->map(static fn (Section $one): array => $section($one) + ['groups' => array_values($one->groups->map($section)->all())])->all()),
+            'dates' => array_values($ensemble->occasions()->get()->map(static fn (Occasion $one): array => ['kind' => $one->kind, 'name' => $one->name, 'on' => $one->on->toDateString()])->all()),
+            'profiles' => array_values($ensemble->profileVersions()->with(['user', 'section'])->orderBy('id')->get()->map(static fn (ProfileVersion $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'section' => $one->section?->key, 'settings' => $one->settings, 'style' => $one->style])->all()),
+        ];
+    }
+
     private function piece(string $folder, Piece $piece): int
     {
         File::put("{$folder}/score.musicxml", $piece->source);
-        self::json("{$folder}/piece.json", ['title' => $piece->title, 'composer' => $piece->composer, 'kind' => $piece->kind, 'rights' => $piece->rights->value, 'bowing' => $piece->bowing->value]);
+        $occasion = $piece->occasion()->first();
+        self::json("{$folder}/piece.json", [
+            'title' => $piece->title, 'composer' => $piece->composer, 'kind' => $piece->kind, 'rights' => $piece->rights->value, 'bowing' => $piece->bowing->value,
+            'tempo' => $piece->tempo, 'level' => $piece->level?->value, 'place' => $piece->place, 'putAway' => $piece->put_away_at?->toIso8601String(),
+            'concert' => $occasion === null ? null : ['name' => $occasion->name, 'on' => $occasion->on->toDateString()],
+            'orders' => array_values($piece->orders()->with('user')->reorder('id')->get()->map(static fn (PerformanceOrder $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'order' => $one->order])->all()),
+            'passages' => $piece->own_passages ? $piece->namedPassages() : null,
+            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String()])->all()),
+        ]);
         foreach ($piece->parts()->with('piece.ensemble')->get() as $part) {
-            $name = "{$folder}/".sprintf('%02d-', $part->place + 1).(Str::slug($part->name) ?: 'part');
+            $name = "{$folder}/".self::file($part);
+            File::put("{$name}-print.musicxml", $part->music);
             $desk = new PartDesk($part);
             File::put("{$name}.musicxml", $desk->markedMusicXml());
             self::json("{$name}-decisions.json", ['decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), (new PartRecord($part))->record()->decisions())]);
@@ -57,24 +93,51 @@ final readonly class SchoolExport
         return $piece->parts()->count();
     }
 
+    private static function file(Part $part): string
+    {
+        return sprintf('%02d-', $part->place + 1).(Str::slug($part->name) ?: 'part');
+    }
+
+    /** The folder as one file, with the paths inside it. */
+    public static function zip(string $folder, string $file): void
+    {
+        $zip = new \ZipArchive;
+        $zip->open($file, \ZipArchive::CREATE | \ZipArchive::OVERWRITE) === true || throw new \RuntimeException("{$file} cannot be written.");
+        foreach (File::allFiles($folder) as $one) {
+            $zip->addFile($one->getPathname(), $one->getRelativePathname());
+        }
+        $zip->close() || throw new \RuntimeException("{$file} cannot be written.");
+    }
+
     /** @return list<array<string, mixed>> every entry, the oldest first */
     private function record(Part $part): array
     {
         return array_values($part->log()->with('user')->get()->map(static fn (LogEntry $entry): array => [
             'seq' => $entry->seq,
             'by' => $entry->user->name,
+            'email' => $entry->user->email,
             'at' => $entry->created_at->toIso8601String(),
             'kind' => $entry->kind,
             'key' => $entry->request_key,
             'takes' => $entry->takes,
+            'follows' => $entry->follows,
+            'seen' => $entry->seen,
+            'browser' => $entry->browser,
+            'group' => $entry->group_key,
+            'proposed' => $entry->proposed,
+            'format' => $entry->format,
             'decisions' => $entry->decisions,
         ])->all());
     }
 
     private function people(string $folder, Ensemble $ensemble): void
     {
-        $people = $ensemble->memberships()->with(['user', 'parts:parts.id,name'])->orderBy('id')->get();
-        self::csv("{$folder}/people.csv", ['name', 'e-mail', 'role', 'decides', 'parts'], array_values($people->map(static fn (Membership $one): array => [$one->user->name, $one->user->email, $one->role->value, $one->decides ? 'yes' : 'no', $one->parts->pluck('name')->implode('; ')])->all()));
+        $people = array_values($ensemble->memberships()->with(['user', 'parts.piece'])->orderBy('id')->get()->map(static fn (Membership $one): array => [
+            'name' => $one->user->name, 'email' => $one->user->email, 'role' => $one->role->value, 'decides' => $one->decides,
+            'parts' => array_values($one->parts->map(static fn (Part $part): string => "{$part->piece->title}: {$part->name}")->all()),
+        ])->all());
+        self::json("{$folder}/people.json", $people);
+        self::csv("{$folder}/people.csv", ['name', 'e-mail', 'role', 'decides', 'parts'], array_map(static fn (array $one): array => [$one['name'], $one['email'], $one['role'], $one['decides'] ? 'yes' : 'no', implode('; ', $one['parts'])], $people));
     }
 
     private static function named(string $folder, int $id, string $name): string

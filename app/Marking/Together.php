@@ -34,15 +34,18 @@ final class Together
     /** Names all that it is worked out from. */
     public static function name(Piece $piece): string
     {
-        $parts = $piece->parts()->toBase()->get(['id', 'instrument'])->map(static fn (\stdClass $part): string => "{$part->id}{$part->instrument}")->all();
-
-        return hash('xxh128', implode(' ', [CoreCode::whole(), $piece->bowing->value, (string) $piece->ensemble->getRawOriginal('profile'), ...$parts]));
+        return hash('xxh128', implode(' ', [CoreCode::whole(), ...array_map(static fn (Part $part): string => PartRecipe::of($part)->name(false), self::parts($piece, ['id', 'piece_id', 'instrument', 'section_id']))]));
     }
 
-    /** @return list<Part> */
-    private static function parts(Piece $piece): array
+    /**
+     * Those that are in use; a part that is put away bows with nobody.
+     *
+     * @param  list<string>  $columns
+     * @return list<Part>
+     */
+    private static function parts(Piece $piece, array $columns = ['*']): array
     {
-        return array_values($piece->parts()->get()->all());
+        return array_values($piece->partsInUse()->get($columns)->each(static fn (Part $part) => $part->setRelation('piece', $piece))->all());
     }
 
     /**
@@ -52,7 +55,7 @@ final class Together
     private static function workedOut(Piece $piece, array $parts): array
     {
         $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0]->with(id: "P{$part->id}", name: $part->name), $parts);
-        $settings = array_map(static fn (Part $part): Settings => new Settings($piece->ensemble->classProfile(), $part->instrument, $piece->bowing), $parts);
+        $settings = array_map(static fn (Part $part): Settings => PartRecipe::of($part)->settings(), $parts);
         $together = PieceMarker::together(KeptScores::of($parts[0]->music)->with(parts: $scores), $scores, $settings);
 
         return array_combine(array_map(static fn (Part $part): int => $part->id, $parts), array_map(static fn (array $signs): array => array_map(static fn (BowSign $sign): string => $sign->value, $signs), $together));

@@ -10,7 +10,6 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasManyThrough;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -66,6 +65,18 @@ final class Ensemble extends Model
         return $this->hasMany(Piece::class);
     }
 
+    /** @return HasMany<Section, $this> sections, without the groups inside them */
+    public function sections(): HasMany
+    {
+        return $this->hasMany(Section::class)->whereNull('parent_id')->orderBy('id');
+    }
+
+    /** @return HasMany<Occasion, $this> concerts and rehearsals, in order */
+    public function occasions(): HasMany
+    {
+        return $this->hasMany(Occasion::class)->orderBy('on')->orderBy('id');
+    }
+
     /**
      * The parts on its shelf, in order; what was put away is left out.
      *
@@ -73,7 +84,7 @@ final class Ensemble extends Model
      */
     public function partsInUse(): HasManyThrough
     {
-        return $this->hasManyThrough(Part::class, Piece::class)->whereNull('pieces.put_away_at')->orderBy('parts.piece_id')->orderBy('parts.place');
+        return $this->hasManyThrough(Part::class, Piece::class)->whereNull('pieces.put_away_at')->whereNull('parts.put_away_at')->orderBy('parts.piece_id')->orderBy('parts.place');
     }
 
     /**
@@ -81,13 +92,14 @@ final class Ensemble extends Model
      *
      * @param  array<string, mixed>  $settings
      * @param  array<string, mixed>|null  $style  null: as it is
+     * @param  Section|null  $of  a section or a group of players: then what is other than in the class, or in the section
      */
-    public function keepProfile(User $by, array $settings, ?array $style = null): void
+    public function keepProfile(User $by, array $settings, ?array $style = null, ?Section $of = null): void
     {
-        DB::transaction(function () use ($by, $settings, $style): void {
-            $style ??= $this->writing();
-            $this->profileVersions()->create(['user_id' => $by->id, 'settings' => $settings, 'style' => $style]);
-            $this->update(['profile' => $settings, 'style' => $style]);
+        DB::transaction(function () use ($by, $settings, $style, $of): void {
+            $style ??= $this->ownWriting();
+            $this->profileVersions()->create(['user_id' => $by->id, 'section_id' => $of?->id, 'settings' => $settings, 'style' => $style]);
+            $of === null ? $this->update(['profile' => $settings, 'style' => $style]) : $of->update(['profile' => $settings === [] ? null : $settings]);
         });
     }
 
@@ -103,20 +115,24 @@ final class Ensemble extends Model
         return $this->kept() ?? [];
     }
 
-    /** @return array<string, mixed> the house style as it is kept */
+    /** @return array<string, mixed> the house style: the ensemble's own goes before that of its director */
     public function writing(): array
+    {
+        return $this->ownWriting() + $this->directorsWriting();
+    }
+
+    /** @return array<string, mixed> what the ensemble itself says of it */
+    public function ownWriting(): array
     {
         return $this->kept('style') ?? [];
     }
 
-    /** How marks are written for this class; the usual way where what is kept is none. */
-    public function houseStyle(): HouseStyle
+    /** @return array<string, mixed> */
+    public function directorsWriting(): array
     {
-        try {
-            return HouseStyle::fromArray($this->writing());
-        } catch (WrongProfile) {
-            return HouseStyle::usual();
-        }
+        $kept = json_decode((string) User::query()->join('memberships', 'memberships.user_id', 'users.id')->where(['memberships.ensemble_id' => $this->id, 'memberships.role' => Role::Director->value])->orderBy('memberships.id')->toBase()->value('users.style'), true);
+
+        return is_array($kept) ? $kept : [];
     }
 
     /** @return array<string, mixed>|null */

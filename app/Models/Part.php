@@ -7,6 +7,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use UprightPencil\Core\Strings\Instrument;
 
 /**
@@ -20,16 +21,20 @@ use UprightPencil\Core\Strings\Instrument;
  * @property Instrument $instrument
  * @property int $measures
  * @property string $music this part alone as MusicXML
+ * @property int|null $section_id
+ * @property Carbon|null $put_away_at
+ * @property Carbon|null $sized_up_at when somebody looked it over first
  * @property Piece $piece
+ * @property Section|null $section
  */
 final class Part extends Model
 {
-    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music'];
+    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class];
+        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Piece, $this> */
@@ -48,5 +53,11 @@ final class Part extends Model
     public function links(): HasMany
     {
         return $this->hasMany(ShareLink::class);
+    }
+
+    /** @return BelongsTo<Section, $this> */
+    public function section(): BelongsTo
+    {
+        return $this->belongsTo(Section::class);
     }
 }

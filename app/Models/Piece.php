@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Marking\KeptScores;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Score\OrderOfPerformance;
+use UprightPencil\Core\Score\Passages;
+use UprightPencil\Core\Score\WrongOrder;
+use UprightPencil\Core\Strings\Level;
 
 /**
  * A work in parts, or a lesson line.
@@ -24,16 +29,20 @@ use UprightPencil\Core\Bowing\Marks\BowingSchool;
  * @property string $request_key
  * @property int $place on the shelf
  * @property Carbon|null $put_away_at
+ * @property int|null $tempo quarters a minute at the beginning, where somebody chose it
+ * @property Level|null $level for this piece only
+ * @property int|null $occasion_id the concert it is for
+ * @property bool $own_passages false: its passages are its rehearsal letters
  * @property Ensemble $ensemble
  */
 final class Piece extends Model
 {
-    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at'];
+    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime'];
+        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime', 'level' => Level::class, 'own_passages' => 'boolean'];
     }
 
     /** @return BelongsTo<Ensemble, $this> */
@@ -46,5 +55,52 @@ final class Piece extends Model
     public function parts(): HasMany
     {
         return $this->hasMany(Part::class)->orderBy('place');
+    }
+
+    /** @return HasMany<Part, $this> those that are not put away */
+    public function partsInUse(): HasMany
+    {
+        return $this->parts()->whereNull('put_away_at');
+    }
+
+    /** @return BelongsTo<Occasion, $this> the concert it is for */
+    public function occasion(): BelongsTo
+    {
+        return $this->belongsTo(Occasion::class);
+    }
+
+    /** @return HasMany<Passage, $this> */
+    public function passages(): HasMany
+    {
+        return $this->hasMany(Passage::class)->orderBy('id');
+    }
+
+    /** @return HasMany<PerformanceOrder, $this> the newest first */
+    public function orders(): HasMany
+    {
+        return $this->hasMany(PerformanceOrder::class)->orderByDesc('id');
+    }
+
+    /** What of it is played; all of it where what is kept cannot be read. */
+    public function order(): OrderOfPerformance
+    {
+        $kept = json_decode((string) $this->orders()->toBase()->value('order'), true);
+        try {
+            return OrderOfPerformance::fromArray(is_array($kept) ? $kept : []);
+        } catch (WrongOrder) {
+            return OrderOfPerformance::asPrinted();
+        }
+    }
+
+    /** @return list<array{name: string, from: string, to: string}> its passages: those that somebody made or, until then, its letters */
+    public function namedPassages(): array
+    {
+        if ($this->own_passages) {
+            return array_values($this->passages()->get()->map(static fn (Passage $passage): array => ['name' => $passage->name, 'from' => $passage->from, 'to' => $passage->to])->all());
+        }
+        $found = array_map(static fn (Part $part): array => Passages::of(KeptScores::of($part->music)->parts[0]), $this->parts()->get()->all());
+
+        // Letters often stand in the top part only.
+        return array_values(array_filter($found))[0] ?? [];
     }
 }

@@ -12,16 +12,18 @@ use Illuminate\Support\Carbon;
  * The class profile and the house style of an ensemble as somebody left them.
  *
  * @property int $id
+ * @property int|null $section_id null: of the whole class
  * @property array<string, mixed> $settings
  * @property array<string, mixed> $style how marks are written
  * @property Carbon $created_at
  * @property User $user
+ * @property Section|null $section
  */
 final class ProfileVersion extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['user_id', 'settings', 'style'];
+    protected $fillable = ['user_id', 'section_id', 'settings', 'style'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -33,5 +35,11 @@ final class ProfileVersion extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Section, $this> */
+    public function section(): BelongsTo
+    {
+        return $this->belongsTo(Section::class);
     }
 }

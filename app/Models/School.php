@@ -11,10 +11,11 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 /**
  * @property int $id
  * @property string $name
+ * @property int|null $idle_minutes after which whoever does nothing is signed out
  */
 final class School extends Model
 {
-    protected $fillable = ['name'];
+    protected $fillable = ['name', 'idle_minutes'];
 
     /** @return BelongsToMany<User, $this> */
     public function staff(): BelongsToMany

@@ -19,11 +19,13 @@ use Illuminate\Support\Carbon;
  * @property Carbon|null $closed_at
  * @property int $openings
  * @property Carbon $created_at
+ * @property int|null $section_id the group of players whose edition it shows
  * @property Part $part
+ * @property Section|null $section
  */
 final class ShareLink extends Model
 {
-    protected $fillable = ['user_id', 'token_hash', 'expires_at'];
+    protected $fillable = ['user_id', 'section_id', 'token_hash', 'expires_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -35,6 +37,12 @@ final class ShareLink extends Model
     public function part(): BelongsTo
     {
         return $this->belongsTo(Part::class);
+    }
+
+    /** @return BelongsTo<Section, $this> */
+    public function section(): BelongsTo
+    {
+        return $this->belongsTo(Section::class);
     }
 
     /** @return Builder<self> the link with this token, if it is open */

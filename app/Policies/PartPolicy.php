@@ -28,4 +28,9 @@ final readonly class PartPolicy
     {
         return $this->access->part($user, Ability::Share, $part);
     }
+
+    public function direct(User $user, Part $part): Response
+    {
+        return $this->access->part($user, Ability::Direct, $part);
+    }
 }

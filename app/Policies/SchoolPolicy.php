@@ -18,4 +18,10 @@ final readonly class SchoolPolicy
     {
         return $this->access->school($user, $school);
     }
+
+    /** To say what holds for all of it, and to take it along. */
+    public function lead(User $user, School $school): Response
+    {
+        return $this->access->school($user, $school);
+    }
 }

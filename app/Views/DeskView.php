@@ -9,6 +9,8 @@ final readonly class DeskView
 {
     /**
      * @param  list<PartName>  $siblings  parts of the same piece
+     * @param  list<PartName>  $groups  players of the section who have fingers of their own
+     * @param  int|null  $players  the group whose edition this is; null: the section's
      * @param  string  $music  the print, as MusicXML
      * @param  string  $musicName  made from its contents
      */
@@ -20,5 +22,8 @@ final readonly class DeskView
         public string $music,
         public string $musicName,
         public MarkingView $marking,
+        public PerformanceView $performance,
+        public array $groups,
+        public ?int $players,
     ) {}
 }

@@ -25,5 +25,6 @@ final readonly class SharedView implements \JsonSerializable
         public array $layer = [],
         public ?HandView $hand = null,
         public array $sheet = [],
+        public ?PerformanceView $performance = null,
     ) {}
 }

@@ -14,6 +14,7 @@ final readonly class ShelfEnsembleView
      * @param  Role  $role  what the person who asks is in it
      * @param  bool  $directs  names it, brings music in, asks people in
      * @param  string|null  $fault  what is wrong with its class profile; then its level is not known
+     * @param  list<OccasionView>  $occasions  that are still to come
      * @param  list<ShelfPieceView>  $pieces
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class ShelfEnsembleView
         public bool $directs,
         public ?Level $level,
         public ?string $fault,
+        public array $occasions,
         public array $pieces,
     ) {}
 }

@@ -12,6 +12,7 @@ final readonly class ShelfPieceView
 {
     /**
      * @param  string  $kind  piece or line
+     * @param  string|null  $concert  that it is for
      * @param  list<ShelfPartView>  $parts
      */
     public function __construct(
@@ -23,6 +24,8 @@ final readonly class ShelfPieceView
         public Rights $rights,
         public BowingSchool $bowing,
         public bool $putAway,
+        public ?string $concert,
+        public NextStepView $next,
         public array $parts,
     ) {}
 }

@@ -7,6 +7,7 @@ namespace App\Workbench;
 use App\Http\Requests\EntryRequest;
 use App\Marking\PartDesk;
 use App\Models\Part;
+use App\Models\Section;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use UprightPencil\Core\Marking\Decision;
@@ -32,24 +33,24 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function refuseUnknown(Part $part, array $decisions): void
+    public function refuseUnknown(Part $part, array $decisions, ?Section $players = null): void
     {
         if ($decisions === []) {
             return;
         }
-        $told = $this->ask(Asked::Check, $part, ['decisions' => self::told($decisions)]);
+        $told = $this->ask(Asked::Check, $part, $players, ['decisions' => self::told($decisions)]);
         if ($told === null) {
-            (new PartDesk($part))->refuseUnknown($decisions);
+            (new PartDesk($part, $players))->refuseUnknown($decisions);
         } elseif (is_string($sentence = json_decode($told))) {
             throw new WrongDecision($sentence);
         }
     }
 
     /** @param string|null $have the state that the page shows */
-    public function marking(Part $part, User $user, ?string $have): JsonResponse
+    public function marking(Part $part, User $user, ?string $have, ?Section $players = null): JsonResponse
     {
-        return $this->answer(Asked::Marking, $part, ['user' => $user->id, 'have' => $have])
-            ?? new JsonResponse((new PartDesk($part))->marking($user, $have));
+        return $this->answer(Asked::Marking, $part, $players, ['user' => $user->id, 'have' => $have])
+            ?? new JsonResponse((new PartDesk($part, $players))->marking($user, $have));
     }
 
     /**
@@ -57,17 +58,17 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function preview(Part $part, array $decisions): JsonResponse
+    public function preview(Part $part, array $decisions, ?Section $players = null): JsonResponse
     {
-        $this->refuseUnknown($part, $decisions);
+        $this->refuseUnknown($part, $decisions, $players);
 
-        return $this->answer(Asked::Preview, $part, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part))->preview($decisions));
+        return $this->answer(Asked::Preview, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->preview($decisions));
     }
 
     /** Somebody will decide about this part: its first decision is answered as fast as the others. */
-    public function open(Part $part): void
+    public function open(Part $part, ?Section $players = null): void
     {
-        $there = $this->sent(Asked::Open, $part, []);
+        $there = $this->sent(Asked::Open, $part, $players, []);
         $there === null || fclose($there);
     }
 
@@ -81,9 +82,9 @@ final readonly class Workbench
     }
 
     /** @param array<string, mixed> $more */
-    private function answer(Asked $what, Part $part, array $more): ?JsonResponse
+    private function answer(Asked $what, Part $part, ?Section $players, array $more): ?JsonResponse
     {
-        $told = $this->ask($what, $part, $more);
+        $told = $this->ask($what, $part, $players, $more);
 
         return $told === null ? null : JsonResponse::fromJsonString($told);
     }
@@ -92,9 +93,9 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return string|null JSON; null when nothing whole came back
      */
-    private function ask(Asked $what, Part $part, array $more): ?string
+    private function ask(Asked $what, Part $part, ?Section $players, array $more): ?string
     {
-        $there = $this->sent($what, $part, $more);
+        $there = $this->sent($what, $part, $players, $more);
         if ($there === null) {
             return null;
         }
@@ -110,9 +111,9 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return resource|null
      */
-    private function sent(Asked $what, Part $part, array $more)
+    private function sent(Asked $what, Part $part, ?Section $players, array $more)
     {
-        $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, ...$more])."\n";
+        $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, 'players' => $players?->id, ...$more])."\n";
         $there = $this->socket === null || strlen($line) > self::MOST_BYTES ? false : @stream_socket_client("unix://{$this->socket}", timeout: 0.1);
         if ($there === false) {
             return null;
@@ -130,12 +131,12 @@ final readonly class Workbench
      */
     public static function answered(string $line): string
     {
-        /** @var array{what: string, of: string, part: int, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
+        /** @var array{what: string, of: string, part: int, players?: int|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
         $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
         if ($asked['of'] !== self::records()) {
             throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
         }
-        $desk = new PartDesk(Part::query()->with('piece.ensemble')->findOrFail($asked['part']));
+        $desk = new PartDesk(Part::query()->with('piece.ensemble')->findOrFail($asked['part']), Section::query()->find($asked['players'] ?? null));
         $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
 
         return (string) json_encode(match (Asked::from($asked['what'])) {

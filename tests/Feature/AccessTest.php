@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Access\Access;
+use App\Models\Device;
 use App\Models\Ensemble;
 use App\Models\Invitation;
 use App\Models\Membership;
@@ -48,12 +49,13 @@ final class AccessTest extends TestCase
     /** @return iterable<string, array{string, string, string}> */
     public static function routes(): iterable
     {
-        $own = ['GET account', 'PATCH account', 'GET shelf', 'POST readings'];
+        $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings'];
         $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}', 'POST memberships/{membership}/password-link',
+            'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}',
         ];
         foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
             foreach ($routes as $route) {
@@ -61,17 +63,26 @@ final class AccessTest extends TestCase
                 yield $route => [$method, $address, (string) $expected];
             }
         }
-        foreach (['PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}'] as $route) {
+        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}'] as $route) {
+            [$method, $address] = explode(' ', $route);
+            yield $route => [$method, $address, '1443333.'];
+        }
+        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST pieces/{piece}/log' => ['POST', 'pieces/{piece}/log', '14.3.3..'];
-        yield 'POST schools/{school}/ensembles' => ['POST', 'schools/{school}/ensembles', '1433333.'];
+        foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export'] as $route) {
+            [$method, $address] = explode(' ', $route);
+            yield $route => [$method, $address, '1433333.'];
+        }
+        yield 'POST ensembles/{ensemble}/leave' => ['POST', 'ensembles/{ensemble}/leave', '14......'];
+        yield 'DELETE account/devices/{device}' => ['DELETE', 'account/devices/{device}', '14444444'];
     }
 
     public function test_no_route_is_left_out(): void
     {
-        $open = ['GET session', 'POST session', 'DELETE session', 'POST first-start', 'GET join/{token}', 'POST join/{token}', 'GET new-password/{token}', 'POST new-password/{token}', 'GET shared/{token}', 'GET shared/{token}/musicxml'];
+        $open = ['GET session', 'POST session', 'POST session/code', 'POST forgotten', 'DELETE session', 'POST first-start', 'GET join/{token}', 'POST join/{token}', 'GET new-password/{token}', 'POST new-password/{token}', 'GET shared/{token}', 'GET shared/{token}/musicxml'];
         $walked = [...array_keys(iterator_to_array(self::routes())), ...$open];
         /** @var Route $route */
         foreach (app('router')->getRoutes()->getRoutes() as $route) {
@@ -125,6 +136,9 @@ final class AccessTest extends TestCase
             '{note}' => 'n1',
             '{piece}' => $part->piece_id,
             '{ensemble}' => $ensemble->id,
+            '{section}' => $part->section_id,
+            '{occasion}' => str_contains($address, '{occasion}') ? $ensemble->occasions()->create(['kind' => 'concert', 'name' => 'Spring', 'on' => '2027-03-18'])->id : '',
+            '{device}' => str_contains($address, '{device}') ? Device::query()->create(['user_id' => $by, 'agent' => '', 'seen_at' => now()])->id : '',
             '{school}' => $ensemble->school_id,
             '{link}' => str_contains($address, '{link}') ? $part->links()->create(['user_id' => $by, 'token_hash' => Str::random(64), 'expires_at' => now()->addDay()])->id : '',
             '{membership}' => str_contains($address, '{membership}') ? $colleague()->id : '',

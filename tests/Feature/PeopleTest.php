@@ -117,7 +117,9 @@ final class PeopleTest extends TestCase
     /** @param TestResponse<\Symfony\Component\HttpFoundation\Response> $made */
     private static function path(TestResponse $made): string
     {
-        return '/api'.parse_url((string) $made->json('address'), PHP_URL_PATH);
+        $query = parse_url((string) $made->json('address'), PHP_URL_QUERY);
+
+        return '/api'.parse_url((string) $made->json('address'), PHP_URL_PATH).(is_string($query) ? "?{$query}" : '');
     }
 
     private function asGuest(): static

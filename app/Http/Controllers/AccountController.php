@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Access;
+use App\Marking\Erasure;
 use App\Models\User;
 use App\Views\AccountView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Validation\Rule;
@@ -27,7 +30,7 @@ final class AccountController extends Controller
 
     public function show(#[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse(new AccountView($user->name, $user->email));
+        return new JsonResponse(AccountView::of($user));
     }
 
     /** Name, address and, where one is given, a new password; the present one is asked for address and password. */
@@ -41,8 +44,8 @@ final class AccountController extends Controller
         ], self::WORDS);
         $asked['email'] = mb_strtolower($asked['email']);
         $guarded = $asked['email'] !== $user->email || ($asked['password'] ?? '') !== '';
-        if ($guarded && ! Hash::check($request->string('current_password')->toString(), $user->password)) {
-            return new JsonResponse(['message' => 'The password you have now is not this one.'], 422);
+        if ($guarded && ! self::isTheirs($request, $user)) {
+            return self::notTheirs();
         }
         $user->fill(['name' => $asked['name'], 'email' => $asked['email']]);
         if (($asked['password'] ?? '') !== '') {
@@ -51,6 +54,33 @@ final class AccountController extends Controller
         $user->save();
         Auth::login($user);
 
-        return new JsonResponse(new AccountView($user->name, $user->email));
+        return new JsonResponse(AccountView::of($user));
+    }
+
+    /** For good: what they decided stays, as a former teacher's; nothing else of them does. */
+    public function leave(Request $request, #[CurrentUser] User $user, Access $access): Response|JsonResponse
+    {
+        if (! self::isTheirs($request, $user)) {
+            return self::notTheirs();
+        }
+        $alone = $access->directedAlone($user);
+        if ($alone !== []) {
+            return new JsonResponse(['message' => 'You are the only director of '.implode(' and ', $alone).'. Make somebody else director first, or put the ensemble in other hands.'], 422);
+        }
+        Auth::guard('web')->logout();
+        Erasure::person($user, $user);
+        $request->session()->invalidate();
+
+        return new Response(status: 204);
+    }
+
+    public static function isTheirs(Request $request, User $user): bool
+    {
+        return Hash::check($request->string('current_password')->toString(), $user->password);
+    }
+
+    public static function notTheirs(): JsonResponse
+    {
+        return new JsonResponse(['message' => 'The password you have now is not this one.'], 422);
     }
 }

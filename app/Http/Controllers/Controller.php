@@ -4,9 +4,42 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\Turn;
+use App\Models\Part;
+use App\Models\Section;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Auth\Access\AuthorizesRequests;
+use Illuminate\Http\Request;
 
 abstract class Controller
 {
     use AuthorizesRequests;
+
+    /** The group of a part's players whose edition is asked for; null where nobody says. */
+    protected static function players(Request $request, Part $part): ?Section
+    {
+        $asked = $request->query('players') ?? $request->input('players');
+
+        return $asked === null ? null : Section::query()->where('parent_id', $part->section_id ?? 0)->whereKey(is_scalar($asked) ? (int) $asked : 0)->first() ?? abort(404, 'This section has no such players any more.');
+    }
+
+    /**
+     * Puts one of some things that stand in order before another, or at the end.
+     *
+     * @template M of Model
+     *
+     * @param  Builder<M>  $all
+     */
+    protected static function putBefore(Builder $all, int $one, ?int $before): void
+    {
+        Turn::take(static function () use ($all, $one, $before): void {
+            $others = array_values($all->clone()->whereKeyNot($one)->reorder('place')->orderBy('id')->pluck('id')->all());
+            $at = array_search($before, $others, true);
+            array_splice($others, $at === false ? count($others) : $at, 0, [$one]);
+            foreach ($others as $place => $id) {
+                $all->clone()->whereKey($id)->update(['place' => $place]);
+            }
+        });
+    }
 }

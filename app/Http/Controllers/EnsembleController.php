@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Access;
+use App\Marking\Sections;
 use App\Models\Ensemble;
 use App\Models\Role;
 use App\Models\School;
@@ -56,7 +57,8 @@ final class EnsembleController extends Controller
         $next = DB::transaction(static function () use ($ensemble, $user, $asked): Ensemble {
             $settings = $ensemble->settings();
             $level = Level::tryFrom(is_string($settings['level'] ?? null) ? $settings['level'] : '') ?? Level::SecondYear;
-            $next = $ensemble->school()->firstOrFail()->openEnsemble($user, $asked['name'], ['level' => $level->next()->value] + $settings, $asked['year'] ?? '', $ensemble->writing());
+            $next = $ensemble->school()->firstOrFail()->openEnsemble($user, $asked['name'], ['level' => $level->next()->value] + $settings, $asked['year'] ?? '', $ensemble->ownWriting());
+            Sections::copy($ensemble, $next);
             // A coach is named for parts, and there are none yet.
             foreach ($ensemble->memberships()->where('user_id', '!=', $user->id)->where('role', '!=', Role::Coach->value)->get() as $membership) {
                 $next->memberships()->create(['user_id' => $membership->user_id, 'role' => $membership->role, 'decides' => $membership->decides]);

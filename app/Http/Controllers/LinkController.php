@@ -20,9 +20,9 @@ final class LinkController extends Controller
 {
     private const MOST_DAYS = 366;
 
-    public function index(Part $part): JsonResponse
+    public function index(Request $request, Part $part): JsonResponse
     {
-        $links = $part->links()->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
+        $links = $part->links()->where('section_id', self::players($request, $part)?->id)->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
 
         return new JsonResponse(new LinksView(array_values($links->map(self::shown(...))->all())));
     }
@@ -35,6 +35,7 @@ final class LinkController extends Controller
         $token = Token::make();
         $link = $part->links()->create([
             'user_id' => $user->id,
+            'section_id' => self::players($request, $part)?->id,
             'token_hash' => Token::hashOf($token),
             'expires_at' => now()->addDays((int) $asked['days']),
         ])->refresh();

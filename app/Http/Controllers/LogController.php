@@ -25,7 +25,7 @@ final class LogController extends Controller
     {
         $request->validate(['have' => ['nullable', 'string', 'max:64']]);
 
-        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null);
+        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null, self::players($request, $part));
     }
 
     /** What the page would look like with these decisions; nothing is kept. */
@@ -33,17 +33,18 @@ final class LogController extends Controller
     {
         $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return $this->workbench->preview($part, EntryRequest::decisions((array) $request->input('decisions')));
+        return $this->workbench->preview($part, EntryRequest::decisions((array) $request->input('decisions')), self::players($request, $part));
     }
 
     public function store(EntryRequest $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
         $entry = $request->entry();
+        $players = self::players($request, $part);
         // Nothing gets into the record that could not be read back from it.
-        $this->workbench->refuseUnknown($part, $entry->decisions);
-        (new PartDesk($part))->append($user, $entry);
+        $this->workbench->refuseUnknown($part, $entry->decisions, $players);
+        (new PartDesk($part, $players))->append($user, $entry);
 
-        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null);
+        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null, self::players($request, $part));
     }
 
     /** A figure that is decided for several parts of a piece at once: in all of their records, or in none. */

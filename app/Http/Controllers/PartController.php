@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
 use App\Models\Part;
+use App\Models\Section;
 use App\Models\User;
 use App\Views\DeskEnsembleView;
 use App\Views\DeskPartView;
@@ -22,26 +23,30 @@ use Illuminate\Support\Str;
 
 final class PartController extends Controller
 {
-    public function show(Part $part, #[CurrentUser] User $user, Workbench $workbench): JsonResponse
+    public function show(Request $request, Part $part, #[CurrentUser] User $user, Workbench $workbench): JsonResponse
     {
-        $workbench->open($part);
-        $desk = new PartDesk($part);
+        $players = self::players($request, $part);
+        $workbench->open($part, $players);
+        $desk = new PartDesk($part, $players);
         $piece = $part->piece;
 
         return new JsonResponse(new DeskView(
             new DeskPartView($part->id, $part->name, $part->instrument, $user->can('decide', $part), $user->can('share', $part)),
             new DeskPieceView($piece->id, $piece->title, $piece->composer, $piece->rights),
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
-            array_values($piece->parts()->get(['id', 'piece_id', 'name'])->filter(static fn (Part $sibling): bool => $user->can('view', $sibling))->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
+            array_values($piece->partsInUse()->get(['id', 'piece_id', 'name'])->filter(static fn (Part $sibling): bool => $user->can('view', $sibling))->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
             $desk->printedMusicXml(),
             hash('sha256', $desk->printedMusicXml()),
             $desk->marking($user),
+            $desk->performance(),
+            $part->section_id === null ? [] : array_values(Section::query()->where('parent_id', $part->section_id)->orderBy('id')->get()->map(static fn (Section $group): PartName => new PartName($group->id, $group->name))->all()),
+            $players?->id,
         ));
     }
 
-    public function why(Part $part, string $note): JsonResponse
+    public function why(Request $request, Part $part, string $note): JsonResponse
     {
-        return new JsonResponse((new PartDesk($part))->why($note));
+        return new JsonResponse((new PartDesk($part, self::players($request, $part)))->why($note));
     }
 
     public function ways(Request $request, Part $part): JsonResponse
@@ -49,29 +54,32 @@ final class PartController extends Controller
         /** @var array{from: string, to: string} $span */
         $span = $request->validate(['from' => ['required', 'string', 'max:200'], 'to' => ['required', 'string', 'max:200']]);
 
-        return new JsonResponse((new PartDesk($part))->ways($span['from'], $span['to']));
+        return new JsonResponse((new PartDesk($part, self::players($request, $part)))->ways($span['from'], $span['to']));
     }
 
-    public function sizeUp(Part $part): JsonResponse
+    /** That somebody looked it over is kept, where they may decide in it. */
+    public function sizeUp(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse((new PartDesk($part))->sizeUp());
+        $part->sized_up_at === null && $user->can('decide', $part) && $part->update(['sized_up_at' => now()]);
+
+        return new JsonResponse((new PartDesk($part, self::players($request, $part)))->sizeUp());
     }
 
-    public function sheet(Part $part): JsonResponse
+    public function sheet(Request $request, Part $part): JsonResponse
     {
-        return new JsonResponse(new SheetView((new PartDesk($part))->transferSheet()));
+        return new JsonResponse(new SheetView((new PartDesk($part, self::players($request, $part)))->transferSheet()));
     }
 
-    public function musicXml(Part $part): Response
+    public function musicXml(Request $request, Part $part): Response
     {
-        return self::download((new PartDesk($part))->markedMusicXml(), $part);
+        return self::download(new PartDesk($part, self::players($request, $part)), $part);
     }
 
-    public static function download(string $musicXml, Part $part): Response
+    public static function download(PartDesk $desk, Part $part): Response
     {
-        $name = Str::slug("{$part->piece->title} {$part->name}") ?: 'part';
+        $name = Str::slug("{$part->piece->title} {$desk->name()}") ?: 'part';
 
-        return new Response($musicXml, 200, [
+        return new Response($desk->markedMusicXml(), 200, [
             'Content-Type' => 'application/vnd.recordare.musicxml+xml',
             'Content-Disposition' => "attachment; filename=\"{$name}.musicxml\"",
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Access;
+use App\Access\Mails;
 use App\Http\Requests\RoleRequest;
 use App\Models\Ensemble;
 use App\Models\Invitation;
@@ -65,6 +66,9 @@ final class PeopleController extends Controller
         $token = Token::make();
         $invitation->update(['token_hash' => Token::hashOf($token), 'expires_at' => now()->addDays(Invitation::DAYS)]);
 
+        $ensemble = $invitation->ensemble()->firstOrFail();
+        defer(static fn () => Mails::send($invitation->email, "{$ensemble->name}: you are asked in", "You are asked to mark parts for {$ensemble->name}. Join here, until {$invitation->expires_at->toFormattedDateString()}:", url("/join/{$token}")));
+
         return new JsonResponse(new NewInvitationView(self::invitation($invitation), url("/join/{$token}")), 201);
     }
 
@@ -101,6 +105,12 @@ final class PeopleController extends Controller
         $this->access->forget();
 
         return new Response(status: 204);
+    }
+
+    /** By oneself. */
+    public function leave(Ensemble $ensemble, #[CurrentUser] User $user): Response|JsonResponse
+    {
+        return $this->letGo($ensemble->memberships()->where('user_id', $user->id)->firstOrFail());
     }
 
     private static function isLastDirector(Membership $membership): bool

@@ -5,35 +5,99 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\Erasure;
+use App\Marking\KeptScores;
 use App\Marking\PieceCopy;
-use App\Marking\Turn;
 use App\Models\Ensemble;
+use App\Models\Occasion;
+use App\Models\Part;
+use App\Models\PerformanceOrder;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Models\Section;
 use App\Models\User;
 use App\Views\MadeView;
+use App\Views\OccasionView;
+use App\Views\OrderVersionView;
+use App\Views\OrderView;
+use App\Views\PassageView;
+use App\Views\PiecePartView;
+use App\Views\PieceView;
+use App\Views\SectionView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\OrderOfPerformance;
+use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Score\WrongOrder;
+use UprightPencil\Core\Strings\Level;
 
 /** Pieces and lesson lines: named, moved on the shelf, put away, and taken away for good. */
 final class PieceController extends Controller
 {
+    private const ORDERS = 30;
+
+    public function show(Piece $piece): JsonResponse
+    {
+        $ensemble = $piece->ensemble;
+        $parts = $piece->parts()->get();
+        $score = KeptScores::of($parts->firstOrFail()->music);
+        $printed = $score->parts[0];
+
+        return new JsonResponse(new PieceView(
+            $piece->id,
+            $piece->title,
+            $piece->composer,
+            $piece->kind,
+            $piece->rights,
+            $piece->bowing,
+            $piece->tempo,
+            (int) round(TempoMap::of($score)->first()),
+            $piece->level,
+            $piece->occasion_id,
+            $ensemble->name,
+            $ensemble->id,
+            array_values($ensemble->occasions()->where('kind', Occasion::CONCERT)->get()->map(static fn (Occasion $one): OccasionView => new OccasionView($one->id, $one->kind, $one->name, $one->on->toDateString()))->all()),
+            array_values($ensemble->sections()->get()->map(static fn (Section $section): SectionView => SectionView::of($section))->all()),
+            array_values($parts->map(static fn (Part $part): PiecePartView => PiecePartView::of($part))->all()),
+            array_map(static fn (Measure $measure): string => $measure->number, $printed->measures),
+            OrderOfPerformance::repeats($printed),
+            OrderView::of($piece->order()),
+            array_values($piece->orders()->with('user')->limit(self::ORDERS)->get()->map(self::version(...))->filter()->all()),
+            array_map(static fn (array $one): PassageView => new PassageView($one['name'], $one['from'], $one['to']), $piece->namedPassages()),
+            $piece->own_passages,
+        ));
+    }
+
+    /** One that cannot be read is left out. */
+    private static function version(PerformanceOrder $kept): ?OrderVersionView
+    {
+        try {
+            return new OrderVersionView($kept->id, $kept->user->name, $kept->created_at->toIso8601String(), OrderView::of(OrderOfPerformance::fromArray($kept->order)));
+        } catch (WrongOrder) {
+            return null;
+        }
+    }
+
     public function update(Request $request, Piece $piece): Response
     {
-        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool} $asked */
+        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null} $asked */
         $asked = $request->validate([
             'title' => ['sometimes', 'required', 'string', 'max:200'],
             'composer' => ['sometimes', 'nullable', 'string', 'max:200'],
             'rights' => ['sometimes', Rule::enum(Rights::class)],
             'bowing' => ['sometimes', Rule::enum(BowingSchool::class)],
             'putAway' => ['sometimes', 'boolean'],
-        ], ['title.required' => 'Give the piece a title.']);
-        $piece->fill(array_intersect_key($asked, ['title' => 1, 'rights' => 1, 'bowing' => 1]));
+            'tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
+            'level' => ['sometimes', 'nullable', Rule::enum(Level::class)],
+            'occasion' => ['sometimes', 'nullable', 'integer', Rule::exists('occasions', 'id')->where('ensemble_id', $piece->ensemble_id)->where('kind', Occasion::CONCERT)],
+        ], ['title.required' => 'Give the piece a title.', 'tempo.*' => 'A tempo is 20 to 300 quarters a minute.']);
+        $piece->fill(array_intersect_key($asked, ['title' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1]));
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];
+        array_key_exists('occasion', $asked) && $piece->occasion_id = $asked['occasion'];
         isset($asked['putAway']) && $piece->put_away_at = $asked['putAway'] ? $piece->put_away_at ?? now() : null;
         $piece->save();
 
@@ -45,14 +109,7 @@ final class PieceController extends Controller
     {
         /** @var array{before?: int|null} $asked */
         $asked = $request->validate(['before' => ['nullable', 'integer', Rule::exists('pieces', 'id')->where('ensemble_id', $piece->ensemble_id)]]);
-        Turn::take(static function () use ($piece, $asked): void {
-            $others = array_values(Piece::query()->where('ensemble_id', $piece->ensemble_id)->whereKeyNot($piece->id)->orderBy('place')->orderBy('id')->pluck('id')->all());
-            $at = array_search($asked['before'] ?? null, $others, true);
-            array_splice($others, $at === false ? count($others) : $at, 0, [$piece->id]);
-            foreach ($others as $place => $id) {
-                Piece::query()->whereKey($id)->update(['place' => $place]);
-            }
-        });
+        self::putBefore($piece->ensemble->pieces()->getQuery(), $piece->id, $asked['before'] ?? null);
 
         return new Response(status: 204);
     }

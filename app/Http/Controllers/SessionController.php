@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Devices;
+use App\Access\Mails;
+use App\Access\SecondFactor;
 use App\Access\SignIn;
 use App\Models\User;
 use App\Views\DirectorView;
@@ -15,6 +18,12 @@ use Illuminate\Support\Facades\Auth;
 
 final class SessionController extends Controller
 {
+    /** In the session: who has given a right password and owes the code, and until when. */
+    private const OWES_CODE = 'owes_code';
+
+    /** Minutes in which the code has to come. */
+    private const CODE_MINUTES = 10;
+
     public function show(Request $request): JsonResponse
     {
         return self::director($request->user());
@@ -32,8 +41,27 @@ final class SessionController extends Controller
         return self::enter($request, $user);
     }
 
+    /** The code of those who have one beside their password. */
+    public function code(Request $request, SignIn $signIn): JsonResponse
+    {
+        /** @var array{code: string} $given */
+        $given = $request->validate(['code' => ['required', 'string', 'max:40']]);
+        /** @var array{int, int}|null $owes */
+        $owes = $request->session()->get(self::OWES_CODE);
+        $user = $owes === null || $owes[1] < now()->getTimestamp() ? null : User::query()->find($owes[0]);
+        if ($user === null) {
+            return new JsonResponse(['message' => 'That took too long. Give your password again.'], 422);
+        }
+        if (! $signIn->counted("code {$user->id}", (string) $request->ip(), static fn (): bool => SecondFactor::accepts($user, $given['code']))) {
+            return new JsonResponse(['message' => 'This is not the code that your device shows now.'], 422);
+        }
+
+        return self::admit($request, $user);
+    }
+
     public function destroy(Request $request): Response
     {
+        Devices::end($request);
         Auth::guard('web')->logout();
         $request->session()->invalidate();
         $request->session()->regenerateToken();
@@ -41,17 +69,36 @@ final class SessionController extends Controller
         return new Response(status: 204);
     }
 
-    /** Signs somebody in who has shown who they are; the session before is not gone on with. */
+    /** Lets somebody in who has shown who they are, or asks for the code that they want to be asked for. */
     public static function enter(Request $request, User $user): JsonResponse
     {
+        if (! $user->givesCode()) {
+            return self::admit($request, $user);
+        }
+        $request->session()->put(self::OWES_CODE, [$user->id, now()->addMinutes(self::CODE_MINUTES)->getTimestamp()]);
+
+        return self::director(null, true);
+    }
+
+    /** The session before is not gone on with. */
+    private static function admit(Request $request, User $user): JsonResponse
+    {
         Auth::login($user);
+        $request->session()->forget(self::OWES_CODE);
         $request->session()->regenerate();
+        Devices::begin($request, $user);
 
         return self::director($user);
     }
 
-    private static function director(?User $user): JsonResponse
+    private static function director(?User $user, bool $owesCode = false): JsonResponse
     {
-        return new JsonResponse(new SessionView($user === null ? null : new DirectorView($user->id, $user->name), $user === null && User::query()->doesntExist()));
+        return new JsonResponse(new SessionView(
+            $user === null ? null : new DirectorView($user->id, $user->name),
+            $user === null && User::query()->doesntExist(),
+            $owesCode,
+            $user === null ? null : Devices::idleMinutes($user),
+            Mails::areSent(),
+        ));
     }
 }

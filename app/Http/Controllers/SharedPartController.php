@@ -21,12 +21,12 @@ final class SharedPartController extends Controller
     {
         $link = $this->link($token);
         defer(static fn () => self::count($link));
-        $desk = new PartDesk($link->part);
+        $desk = self::desk($link);
         $piece = $link->part->piece;
 
         return new JsonResponse($piece->rights->showsNotation()
             ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name)
-            : new SharedView($piece->title, $piece->composer, $link->part->name, $piece->ensemble->name, false, sheet: $desk->transferSheet()));
+            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->transferSheet()));
     }
 
     /** Openings are counted after the answer, and apart: who reads never waits for who writes. One that is missed is no harm. */
@@ -46,7 +46,12 @@ final class SharedPartController extends Controller
         $link = $this->link($token);
         abort_unless($link->part->piece->rights->showsNotation(), 404);
 
-        return PartController::download((new PartDesk($link->part))->markedMusicXml(), $link->part);
+        return PartController::download(self::desk($link), $link->part);
+    }
+
+    private static function desk(ShareLink $link): PartDesk
+    {
+        return new PartDesk($link->part, $link->section()->first());
     }
 
     private function link(string $token): ShareLink

@@ -6,13 +6,16 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Access;
+use App\Marking\NextStep;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
+use App\Models\Occasion;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
+use App\Views\OccasionView;
 use App\Views\SchoolView;
 use App\Views\ShelfEnsembleView;
 use App\Views\ShelfPartView;
@@ -30,9 +33,9 @@ final class ShelfController extends Controller
 
     public function show(#[CurrentUser] User $user): JsonResponse
     {
-        $ensembles = $this->access->ensembles($user)->orderBy('id')->with(['school', 'pieces' => static fn ($pieces) => $pieces
-            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at'])->orderBy('place')->orderBy('id')
-            ->with(['parts' => static fn ($parts) => $parts->select(['id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
+        $ensembles = $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
+            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
+            ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
         ])->get();
         $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
@@ -74,6 +77,7 @@ final class ShelfController extends Controller
             Access::allows($membership->role, $membership->decides, Ability::Direct),
             $level,
             $fault,
+            array_values($ensemble->occasions->map(static fn (Occasion $one): OccasionView => new OccasionView($one->id, $one->kind, $one->name, $one->on->toDateString()))->all()),
             array_values($ensemble->pieces->map(static fn (Piece $piece): ShelfPieceView => self::piece($piece, $named))->filter(static fn (ShelfPieceView $piece): bool => $piece->parts !== [])->all()),
         );
     }
@@ -81,9 +85,9 @@ final class ShelfController extends Controller
     /** @param list<int>|null $named the parts that a coach may see; null: all */
     private static function piece(Piece $piece, ?array $named): ShelfPieceView
     {
-        $parts = $named === null ? $piece->parts : $piece->parts->whereIn('id', $named);
+        $parts = $named === null ? $piece->partsInUse : $piece->partsInUse->whereIn('id', $named);
 
-        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, $piece->bowing, $piece->put_away_at !== null, array_values($parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
+        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, $piece->bowing, $piece->put_away_at !== null, $piece->occasion?->name, NextStep::of($parts), array_values($parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
             $part->id,
             $part->name,
             $part->instrument,

@@ -50,7 +50,7 @@ final readonly class BowingContext
 
         return new self(
             $part,
-            new PartTime($beats, Plucked::of($part), $need, new ChangePlace($beats, $need)),
+            new PartTime($beats, Plucked::of($part, $profile->pizzicatoOnly), $need, new ChangePlace($beats, $need)),
             Jumps::of($part),
             PlayingOrder::of($part),
             $profile,

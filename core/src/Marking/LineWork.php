@@ -55,7 +55,7 @@ final class LineWork
     public function marked(Orders $orders, int $strokes, array $together = [], ?Orders $players = null, array $own = []): MarkedLine
     {
         $settings = $this->case->settings;
-        $marks = $this->latest->same('marks', (new BowMarks($together, alike: array_fill_keys(array_keys($together), true)))->and(PrintedBows::of($this->line, $orders->unwritten))->and($orders->bowMarks()));
+        $marks = $this->latest->same('marks', (new BowMarks($together, alike: array_fill_keys(array_keys($together), true)))->and(PrintedBows::of($this->line, $orders->unwritten))->and($this->separate($orders))->and($orders->bowMarks()));
         $wishes = $this->hand->wishes($orders);
         $read = $this->latest->of('strokes', [$marks], fn (): array => $this->case->bowing->strokes($this->line, $this->reading, $marks));
         $joined = StrokeReader::joined(...$read);
@@ -73,6 +73,12 @@ final class LineWork
         }
 
         return new MarkedLine($bow, $this->edition->told(...$this->edition->within($this->edition->wishes($players ?? $orders), $own, $joined)));
+    }
+
+    /** A class that does not slur yet plays printed slurs in separate bows, except where somebody decides. */
+    private function separate(Orders $orders): BowMarks
+    {
+        return $this->case->settings->profile->slurs ? new BowMarks : new BowMarks(struck: array_diff_key($this->reading->slurred(), $orders->actions));
     }
 
     private function context(?FingeredLine $fingered): LineContext

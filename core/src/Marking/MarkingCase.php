@@ -16,6 +16,7 @@ use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
 use UprightPencil\Core\Strings\SoundingPitch;
+use UprightPencil\Core\Strings\TempoComfort;
 
 /** One part with all that has to be known to work it out, read once; for players with a profile of their own, that case beside it. */
 final readonly class MarkingCase
@@ -37,6 +38,7 @@ final readonly class MarkingCase
         $instrument = $settings->instrument ?? InstrumentGuess::of($part)->instrument;
         $sounding = SoundingPitch::of($part, $instrument);
         $tempo = TempoMap::of($score, $settings->tempo);
+        $tempo = $settings->startingAt === null ? $tempo : $tempo->startingAt($settings->startingAt);
         $beats = new Beats($part, $score->resolution);
         $dynamics = Dynamics::of($part);
 
@@ -48,7 +50,7 @@ final readonly class MarkingCase
             $tempo,
             $beats,
             BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school, $trials),
-            new Solver($part, $instrument, $settings->profile, $sounding, $tempo, $dynamics),
+            new Solver($part, $instrument, $settings->profile, $sounding, $settings->profile->tempo === TempoComfort::Usual ? $tempo : $tempo->startingAt($tempo->first() * $settings->profile->tempo->factor()), $dynamics),
             $settings->players === null ? null : self::of($score, $part, $settings->forPlayers(), $trials),
         );
     }

@@ -31,6 +31,7 @@ final readonly class Settings
      * @param  bool  $reasons  say of every written finger and shift why it is so; it takes as long again as the fingering
      * @param  bool  $planning  false: the bow is followed but nothing is planned
      * @param  ClassProfile|null  $players  what some players of the section were taught, where that is something else: their fingers, over the bows of the section
+     * @param  float|null  $startingAt  quarters a minute that somebody chose for the beginning, whatever the file says; the rest in proportion
      *
      * @throws WrongProfile when the profile weighs a term that there is not
      */
@@ -47,6 +48,7 @@ final readonly class Settings
         public bool $reasons = false,
         ?OrderOfPerformance $order = null,
         public ?ClassProfile $players = null,
+        public ?float $startingAt = null,
     ) {
         $this->order = $order ?? OrderOfPerformance::asPrinted();
         $this->style = $style ?? HouseStyle::usual();
@@ -61,6 +63,6 @@ final readonly class Settings
     /** What the hands of those players are worked out from. */
     public function forPlayers(): self
     {
-        return new self($this->players ?? $this->profile, $this->instrument, $this->school, $this->tempo, $this->planning, $this->bowing, $this->fingering, $this->alternatives, $this->style, $this->reasons, $this->order);
+        return new self($this->players ?? $this->profile, $this->instrument, $this->school, $this->tempo, $this->planning, $this->bowing, $this->fingering, $this->alternatives, $this->style, $this->reasons, $this->order, startingAt: $this->startingAt);
     }
 }

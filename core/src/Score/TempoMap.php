@@ -87,6 +87,18 @@ final readonly class TempoMap
         return $tempo;
     }
 
+    /**
+     * The same changes from another tempo: what was half as fast again stays so.
+     *
+     * @param  float  $tempo  quarters a minute at the start
+     */
+    public function startingAt(float $tempo): self
+    {
+        $factor = $tempo / $this->first();
+
+        return new self(array_map(static fn (array $change): array => [$change[0], $change[1] * $factor], $this->changes), $this->resolution);
+    }
+
     /** Quarters a minute at the start. */
     public function first(): float
     {

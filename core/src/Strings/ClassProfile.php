@@ -14,6 +14,9 @@ final readonly class ClassProfile
      * @param  array<string, list<string>>  $placements  instrument => “low 2”, “extended 4”, “harmonic”, … taught
      * @param  array<string, float>  $weights  cost term => factor on its cost
      * @param  array{int, int}|null  $keys  from so many flats (as a negative number) to so many sharps
+     * @param  bool  $pizzicatoOnly  no bows yet
+     * @param  bool  $openOnly  no fingers yet
+     * @param  bool  $slurs  false: every note has a bow of its own, whatever is printed
      */
     private function __construct(
         public Level $level,
@@ -30,6 +33,10 @@ final readonly class ClassProfile
         public PrintedFingers $printed = PrintedFingers::Follow,
         public FingersWritten $fingers = FingersWritten::Changes,
         private ?array $keys = null,
+        public bool $pizzicatoOnly = false,
+        public bool $openOnly = false,
+        public bool $slurs = true,
+        public TempoComfort $tempo = TempoComfort::Usual,
     ) {}
 
     public static function of(Level $level): self
@@ -46,7 +53,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -69,6 +76,10 @@ final readonly class ClassProfile
             self::choice(PrintedFingers::class, $data, 'printed') ?? PrintedFingers::Follow,
             self::choice(FingersWritten::class, $data, 'fingers') ?? (($data['marks'] ?? null) === Density::Sparse->value ? FingersWritten::Doubtful : FingersWritten::Changes),
             self::keysIn($data['keys'] ?? null),
+            ($data['pizzicatoOnly'] ?? false) === true,
+            ($data['openOnly'] ?? false) === true,
+            ($data['slurs'] ?? true) !== false,
+            self::choice(TempoComfort::class, $data, 'tempo') ?? TempoComfort::Usual,
         );
     }
 
@@ -113,8 +124,8 @@ final readonly class ClassProfile
 
     public function teaches(Instrument $instrument, FramePlace $place): bool
     {
-        return $place->placement === Placement::Regular
-            || in_array($place->name(), $this->placements[$instrument->value] ?? $this->level->placements($instrument), true);
+        return ! $this->openOnly && ($place->placement === Placement::Regular
+            || in_array($place->name(), $this->placements[$instrument->value] ?? $this->level->placements($instrument), true));
     }
 
     public function teachesKey(Key $key): bool

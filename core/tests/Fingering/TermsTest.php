@@ -177,7 +177,7 @@ final class TermsTest extends TestCase
         self::assertEqualsCanonicalizing($names, array_keys($charges));
         self::assertEqualsCanonicalizing($names, Terms\Terms::names());
         foreach ($names as $name) {
-            self::assertMatchesRegularExpression('/^[A-Z].*\.$/', $terms->sentence($name));
+            self::assertMatchesRegularExpression('/^[A-Z].*\.$/', Terms\Terms::sentences()[$name]);
         }
         self::assertEqualsWithDelta(array_sum($charges), $terms->standing(self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->stance) + $terms->moving(self::first(4, 1), self::grip(1, 5, 2, 5), self::step(0.15, slurred: true)->approach), 1e-9);
         self::assertSame(0.0, $none->moving(self::first(4, 1), self::third(), self::step(0.15)->approach) + $none->standing(self::third(), self::step()->stance));

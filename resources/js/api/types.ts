@@ -67,6 +67,7 @@ export type Decision = ({ note: string; to?: string } | { measures: string }) & 
 export interface Account {
     name: string
     email: string
+    givesCode: boolean
 }
 
 /** An address that is shown this once. */
@@ -125,6 +126,11 @@ export interface Desk {
     /** made from its contents */
     musicName: string
     marking: Marking
+    performance: Performance
+    /** players of the section who have fingers of their own */
+    groups: PartName[]
+    /** the group whose edition this is; null: the section's */
+    players: number | null
 }
 
 /** Who plays the part on the desk. */
@@ -369,6 +375,16 @@ export interface NewLink {
     address: string
 }
 
+/** What is to be done first in a piece, and where. */
+export interface NextStep {
+    step: 'notes' | 'size-up' | 'findings' | 'settle' | 'hand-out' | 'out-of-date' | 'done'
+    /** where it is done; null: nothing is left */
+    part: number | null
+    name: string
+    /** findings, versions, marks since the handout; parts that wait */
+    count: number
+}
+
 /** One note head with everything that the desk shows of it. */
 export interface Note {
     id: string
@@ -411,6 +427,17 @@ export interface Note {
     marks: Mark[]
 }
 
+/** A concert or a rehearsal. */
+export interface Occasion {
+    id: number
+    kind: 'concert' | 'rehearsal'
+    name: string
+    /** the day, as 2027-03-18 */
+    on: string
+    /** titles of what is played */
+    pieces: string[]
+}
+
 export type OpenStrings = 'up-open-down-four' | 'open' | 'four'
 
 /** A part by its name. */
@@ -443,6 +470,14 @@ export interface People {
     pieces: PieceParts[]
 }
 
+/** What of a part is not played. */
+export interface Performance {
+    /** measures, counted from 0, that are crossed out */
+    silent: number[]
+    /** the same in words, with repeats that are not taken */
+    sentences: string[]
+}
+
 /** A piece and its parts, by name. */
 export interface PieceParts {
     title: string
@@ -454,13 +489,24 @@ export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harm
 /** A class profile and what it can hold. */
 export interface Profile {
     ensemble: string
+    /** what holds where a section or group says nothing of its own */
+    base: Record<string, unknown>
+    /** all that holds */
     settings: Record<string, unknown>
+    /** of the ensemble itself */
     style: Record<string, string>
+    /** how its director writes where the ensemble says nothing */
+    directors: Record<string, string>
+    /** whose profile it is; null: the whole class's */
+    section: number | null
+    /** each with its groups after it */
+    sections: Section[]
     levels: LevelDefaults[]
     /** all that can be taught */
     instruments: Taught[]
     /** position => as it is written */
     numerals: Record<number, string>
+    terms: Term[]
     /** newest first */
     versions: ProfileVersion[]
     sample: ProfileSample | null
@@ -549,10 +595,30 @@ export interface School {
     name: string
 }
 
-/** Whether somebody is signed in. */
+/** A section, or a group of its players. */
+export interface Section {
+    id: number
+    /** that a group belongs to; null: it is a section */
+    section: number | null
+    name: string
+    instrument: Instrument
+    /** how many there are; 0 where nobody said */
+    stands: number
+    /** it was taught something else than its class or section */
+    own: boolean
+}
+
+/** Who is signed in. */
 export interface Session {
     director: Director | null
+    /** nobody has an account yet */
     empty: boolean
+    /** the password was right, and the code beside it is wanted */
+    owesCode: boolean
+    /** after which whoever does nothing is signed out */
+    idleMinutes: number | null
+    /** this installation sends mail */
+    mails: boolean
 }
 
 /** What a student sees: one marked part, and nothing of the rest. */
@@ -568,6 +634,7 @@ export interface Shared {
     layer?: Mark[]
     hand?: Hand
     sheet?: SheetLine[]
+    performance?: Performance
 }
 
 /** The transfer sheet of a part. */
@@ -604,6 +671,8 @@ export interface ShelfEnsemble {
     level: Level | null
     /** what is wrong with its class profile; then its level is not known */
     fault: string | null
+    /** that are still to come */
+    occasions: Occasion[]
     pieces: ShelfPiece[]
 }
 
@@ -628,6 +697,9 @@ export interface ShelfPiece {
     rights: Rights
     bowing: BowingSchool
     putAway: boolean
+    /** that it is for */
+    concert: string | null
+    next: NextStep
     parts: ShelfPart[]
 }
 
@@ -692,6 +764,13 @@ export interface Taught {
     positions: number[]
     /** “low 2”, “extended 4”, “harmonic” */
     placements: string[]
+}
+
+/** One thing that fingerings or bowings are chosen by, and that a class may weigh otherwise. */
+export interface Term {
+    of: 'hand' | 'bow'
+    name: string
+    sentence: string
 }
 
 /** What somebody else decided. */

@@ -38,6 +38,17 @@ final readonly class LineReading
         return new self($line->events, Slurs::of($line), $leads);
     }
 
+    /** @return array<string, true> notes under printed slurs, by id */
+    public function slurred(): array
+    {
+        $notes = [];
+        foreach ($this->slurs->under as $event => $start) {
+            $notes[$this->events[$event]->first()->id] = $notes[$this->events[$start]->first()->id] = true;
+        }
+
+        return $notes;
+    }
+
     /** The last bowed event before another; null at the start of a part. */
     public function before(Event $event, Plucked $plucked): ?Event
     {

@@ -21,8 +21,12 @@ final readonly class Plucked
         private array $plucked,
     ) {}
 
-    public static function of(Part $part): self
+    /** @param bool $always for a class without bows */
+    public static function of(Part $part, bool $always = false): self
     {
+        if ($always) {
+            return new self([0], [true]);
+        }
         $changes = [];
         foreach ($part->measures as $measure) {
             foreach ($measure->directions() as $direction) {

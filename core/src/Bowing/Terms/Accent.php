@@ -13,12 +13,12 @@ final readonly class Accent implements WayTerm
 
     private const UP = 0.6;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'accent';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'An accent falls on an up-bow.';
     }

@@ -13,6 +13,9 @@ use UprightPencil\Core\Strings\ClassProfile;
 /** All cost terms of the planner, in one visible list. */
 final readonly class BowTerms
 {
+    /** @var list<class-string<BowTerm>> */
+    private const ALL = [StrongBeat::class, Entry::class, Accent::class, Start::class, LongBow::class, FullSlur::class, Change::class, Split::class, Strike::class, Hook::class, Retake::class, Uneven::class];
+
     /**
      * @param  list<array{WayTerm, float}>  $ways  each with its weight
      * @param  list<array{TurnTerm, float}>  $turns
@@ -51,7 +54,7 @@ final readonly class BowTerms
     /** @return list<string> the names under which a profile can weigh them */
     public static function names(): array
     {
-        return ['strong-beat', 'entry', 'accent', 'start', 'long-bow', 'full-slur', 'change', 'split', 'strike', 'hook', 'retake', 'uneven'];
+        return array_keys(self::sentences());
     }
 
     /** @return float points of bowing a stroke this way */
@@ -80,12 +83,12 @@ final readonly class BowTerms
         return $cost;
     }
 
-    /** @return array<string, string> name => what it is about */
-    public function sentences(): array
+    /** @return array<string, string> the name of each term, and what it is about */
+    public static function sentences(): array
     {
         $sentences = [];
-        foreach ([...$this->ways, ...$this->turns] as [$term]) {
-            $sentences[$term->name()] = $term->sentence();
+        foreach (self::ALL as $term) {
+            $sentences[$term::name()] = $term::sentence();
         }
 
         return $sentences;

@@ -12,12 +12,12 @@ final readonly class Change implements WayTerm
     /** A change that the note does not need: it is there for the sake of a direction. */
     private const FOR_DIRECTION = 2.4;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'change';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The bow changes on a held note.';
     }

@@ -22,12 +22,12 @@ final readonly class Entry implements WayTerm
 
     public function __construct(private BowingSchool $school) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'entry';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'An entry, or the long last note, falls on an up-bow.';
     }

@@ -12,12 +12,12 @@ final readonly class FullSlur implements WayTerm
 
     public function __construct(private SlurLoad $load) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'full-slur';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A slur holds more notes, or more fast crossings, than this class plays cleanly.';
     }

@@ -41,12 +41,12 @@ final readonly class Hook implements TurnTerm
 
     public function __construct(private BowingSchool $school) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'hook';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'Two notes go the same way with a stop between them.';
     }

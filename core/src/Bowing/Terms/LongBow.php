@@ -15,12 +15,12 @@ final readonly class LongBow implements WayTerm
 
     public function __construct(private BowNeed $need) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'long-bow';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'One bow has to last longer than this class can make it.';
     }

@@ -21,12 +21,12 @@ final readonly class Retake implements TurnTerm
         private float $circle,
     ) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'retake';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The bow is taken back in a rest.';
     }

@@ -12,12 +12,12 @@ final readonly class Split implements WayTerm
     /** Every further piece of the same slur. */
     private const FURTHER = 0.5;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'split';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The bow changes inside a printed slur.';
     }

@@ -10,12 +10,12 @@ final readonly class Start implements WayTerm
 {
     private const UP = 2.5;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'start';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A piece, or the music after a long silence, starts up on the beat.';
     }

@@ -9,12 +9,12 @@ use UprightPencil\Core\Bowing\Marks\Prices;
 
 final readonly class Strike implements WayTerm
 {
-    public function name(): string
+    public static function name(): string
     {
         return 'strike';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A printed slur is struck and its notes are bowed separately.';
     }

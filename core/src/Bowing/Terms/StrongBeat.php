@@ -19,12 +19,12 @@ final readonly class StrongBeat implements WayTerm
 
     public function __construct(private BowingSchool $school) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'strong-beat';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A strong beat falls on an up-bow.';
     }

@@ -13,12 +13,12 @@ final readonly class Uneven implements TurnTerm
 
     public function __construct(private BowingSchool $school) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'uneven';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A long–short rhythm is bowed as it comes: the short note has to bring the whole bow back.';
     }

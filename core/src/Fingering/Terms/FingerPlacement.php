@@ -40,12 +40,12 @@ final class FingerPlacement implements StandTerm
         private readonly bool $harmonicsRing = false,
     ) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'placement';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A finger is out of its usual place, stretched, or plays a letter that belongs to its neighbour.';
     }

@@ -18,16 +18,14 @@ final class FingerSpacing implements MoveTerm
 
     public function __construct(private readonly bool $cello = false) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'finger-spacing';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
-        return $this->cello
-            ? 'The second, third and fourth fingers are more or less than a half step apart, or the first is too far from them.'
-            : 'Neighbouring fingers are more than a whole step or less than a half step apart.';
+        return 'Neighbouring fingers are further apart, or closer, than they lie in the hand: on violin and viola a half to a whole step, on the cello a half step.';
     }
 
     public function fact(Grip $from, Grip $to, Approach $approach): Fact

@@ -21,12 +21,12 @@ final class FourthFinger implements StandTerm
     /** @param float $cost points, by level */
     public function __construct(private readonly float $cost) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'fourth-finger';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The fourth finger is weak in the first years, most of all on short notes.';
     }

@@ -42,12 +42,12 @@ final class HandPosition implements StandTerm
         private readonly bool $closes = false,
     ) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'position';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The hand is away from first position, or above the octave of a lower string.';
     }

@@ -12,12 +12,12 @@ final class Holding implements MoveTerm
 {
     private const LIFTED = 0.25;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'holding';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A finger is lifted that the next note but one needs again.';
     }

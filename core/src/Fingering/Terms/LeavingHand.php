@@ -14,12 +14,12 @@ final class LeavingHand implements MoveTerm
     /** There and back from one note to the next: the hand waits for it. */
     private const AT_ONCE = 0.4;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'leaving-hand';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The hand leaves a place that it needs again within the measure, or at once.';
     }

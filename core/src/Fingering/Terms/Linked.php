@@ -13,12 +13,12 @@ final class Linked implements MoveTerm
     /** More than any fingering of two notes costs otherwise. */
     private const NOT_KEPT = 60.0;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'linked';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'A slide, a bar or a shift was decided here.';
     }

@@ -25,12 +25,12 @@ final class OpenOrFour implements StandTerm
         private readonly bool $vibrato = false,
     ) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'open-or-four';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'Open string or fourth finger, against what this class does.';
     }

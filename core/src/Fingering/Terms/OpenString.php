@@ -35,12 +35,12 @@ final class OpenString implements StandTerm
         private readonly Instrument $instrument = Instrument::Violin,
     ) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'open-string';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'An open string or harmonic cannot be vibrated, rings out of a slur, or is bright where the music is soft.';
     }

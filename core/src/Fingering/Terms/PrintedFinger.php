@@ -12,12 +12,12 @@ final class PrintedFinger implements StandTerm
 {
     private const NOT_TAKEN = 2.8;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'printed';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The print suggests another finger.';
     }

@@ -12,12 +12,12 @@ final class SameFinger implements MoveTerm
 {
     public function __construct(private readonly ChromaticSchool $school = ChromaticSchool::Either) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'same-finger';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'One finger plays two different notes: it slides a half step, hops to the next string, or (at the same place) bars two strings.';
     }

@@ -23,12 +23,12 @@ final class Shift implements MoveTerm
     /** @param bool $chromatic cello and bass: the hand moves by half steps as a matter of course */
     public function __construct(private readonly bool $chromatic = false) {}
 
-    public function name(): string
+    public static function name(): string
     {
         return 'shift';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The hand moves; farther, inside a slur or on short notes is dearer; after a rest, an open string or a harmonic, or with one finger to guide, cheaper.';
     }

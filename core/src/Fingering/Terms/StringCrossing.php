@@ -20,12 +20,12 @@ final class StringCrossing implements MoveTerm
     /** Rocking between two strings inside a slur. */
     private const ROCKING = 2.4;
 
-    public function name(): string
+    public static function name(): string
     {
         return 'string-crossing';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The bow changes string; skipping one, there and back, inside a slur or on fast notes is dearer; across a rest it is nearly free.';
     }

@@ -8,8 +8,8 @@ namespace UprightPencil\Core\Fingering\Terms;
 interface Term
 {
     /** The name under which a profile can weigh it. */
-    public function name(): string;
+    public static function name(): string;
 
     /** What it is about, for a teacher. */
-    public function sentence(): string;
+    public static function sentence(): string;
 }

@@ -15,6 +15,9 @@ use UprightPencil\Core\Strings\OpenStrings;
 /** All cost terms, in one visible list. */
 final readonly class Terms
 {
+    /** @var list<class-string<Term>> */
+    private const ALL = [FingerPlacement::class, FourthFinger::class, OpenString::class, PrintedFinger::class, HandPosition::class, Untaught::class, Shift::class, StringCrossing::class, SameFinger::class, LeavingHand::class, Holding::class, Linked::class, OpenOrFour::class, FingerSpacing::class];
+
     /** Points that are too few to speak of. */
     private const FELT = 0.05;
 
@@ -61,10 +64,21 @@ final readonly class Terms
         );
     }
 
-    /** @return list<string> the names under which a profile can weigh them */
+    /** @return list<string> */
     public static function names(): array
     {
-        return ['placement', 'fourth-finger', 'open-string', 'printed', 'position', 'untaught', 'shift', 'string-crossing', 'same-finger', 'leaving-hand', 'holding', 'linked', 'open-or-four', 'finger-spacing'];
+        return array_keys(self::sentences());
+    }
+
+    /** @return array<string, string> the name of each term, and what it is about */
+    public static function sentences(): array
+    {
+        $sentences = [];
+        foreach (self::ALL as $term) {
+            $sentences[$term::name()] = $term::sentence();
+        }
+
+        return $sentences;
     }
 
     /** @return float points */
@@ -129,17 +143,5 @@ final readonly class Terms
         }
 
         return $facts;
-    }
-
-    /** What a term is about. */
-    public function sentence(string $name): string
-    {
-        foreach ([...$this->stand, ...$this->move] as [$term]) {
-            if ($term->name() === $name) {
-                return $term->sentence();
-            }
-        }
-
-        return '';
     }
 }

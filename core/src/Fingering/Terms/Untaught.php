@@ -11,12 +11,12 @@ use UprightPencil\Core\Fingering\Line\Stance;
 /** Such grips are only tried where no other plays the note; the cost finds the one nearest to what is known. */
 final class Untaught implements StandTerm
 {
-    public function name(): string
+    public static function name(): string
     {
         return 'untaught';
     }
 
-    public function sentence(): string
+    public static function sentence(): string
     {
         return 'The class has not been taught this.';
     }

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Access;
+
+use App\Marking\Turn;
+use App\Models\User;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
+
+/** A code beside the password, for those who want it; and codes on paper for when the telephone is gone. */
+final class SecondFactor
+{
+    private const RECOVERY_CODES = 8;
+
+    /** A secret to be told to a telephone; it counts once a code of it was given. */
+    public static function begin(User $user): string
+    {
+        $secret = TimeCode::newSecret();
+        $user->forceFill(['code_secret' => $secret, 'code_since' => null, 'code_step' => 0, 'recovery_codes' => null])->save();
+
+        return $secret;
+    }
+
+    /** @return list<string>|null codes for paper, shown this once; null when the code is wrong */
+    public static function confirm(User $user, string $code): ?array
+    {
+        $step = $user->code_secret === null ? null : TimeCode::stepOf($code, $user->code_secret, now()->getTimestamp());
+        if ($step === null) {
+            return null;
+        }
+        $codes = array_map(static fn (): string => Str::lower(Str::random(5).'-'.Str::random(5)), range(1, self::RECOVERY_CODES));
+        $user->forceFill(['code_since' => now(), 'code_step' => $step, 'recovery_codes' => array_map(Hash::make(...), $codes)])->save();
+
+        return $codes;
+    }
+
+    public static function end(User $user): void
+    {
+        $user->forceFill(['code_secret' => null, 'code_since' => null, 'code_step' => 0, 'recovery_codes' => null])->save();
+    }
+
+    /** Whether a code is right, from the telephone or from paper; each is right once. */
+    public static function accepts(User $user, #[\SensitiveParameter] string $code): bool
+    {
+        return Turn::take(static function () use ($user, $code): bool {
+            $user->refresh();
+            $step = TimeCode::stepOf($code, (string) $user->code_secret, now()->getTimestamp(), $user->code_step);
+            if ($step !== null) {
+                return $user->forceFill(['code_step' => $step])->save();
+            }
+            $codes = $user->recovery_codes ?? [];
+            foreach ($codes as $index => $hash) {
+                if (Hash::check(Str::lower(trim($code)), $hash)) {
+                    unset($codes[$index]);
+
+                    return $user->forceFill(['recovery_codes' => array_values($codes)])->save();
+                }
+            }
+
+            return false;
+        });
+    }
+}

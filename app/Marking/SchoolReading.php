@@ -1,0 +1,222 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Ensemble;
+use App\Models\Part;
+use App\Models\Piece;
+use App\Models\Rights;
+use App\Models\Role;
+use App\Models\School;
+use App\Models\Section;
+use App\Models\User;
+use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Score\OrderOfPerformance;
+use UprightPencil\Core\Score\WrongOrder;
+use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\WrongProfile;
+
+/**
+ * Reads in what `SchoolExport` wrote, whole or not at all: ensembles, sections, profiles, pieces, and every record with who
+ * decided and when. People whose e-mail address is not known here get an account without a password; a director makes them an
+ * address for one, or a letter does.
+ */
+final class SchoolReading
+{
+    /** @var array<string, User> by e-mail */
+    private array $people = [];
+
+    /** @var array<string, Section> by the key that they had there */
+    private array $sections = [];
+
+    private User $director;
+
+    private function __construct(private readonly string $folder) {}
+
+    /**
+     * @param  User  $director  who directs what nobody here would direct, and stands in where nobody is named
+     *
+     * @throws UnreadableMusic|\UnexpectedValueException|\JsonException when the folder is not whole; then nothing is kept
+     */
+    public static function read(string $folder, User $director): School
+    {
+        $reading = new self(rtrim($folder, '/'));
+        $reading->director = $director;
+        try {
+            return Turn::take($reading->school(...));
+        } catch (WrongProfile|WrongOrder|\ValueError $fault) {
+            throw new \UnexpectedValueException($fault->getMessage(), previous: $fault);
+        }
+    }
+
+    private function school(): School
+    {
+        $data = $this->json('school.json');
+        if (! is_int($data['format'] ?? null) || $data['format'] > SchoolExport::FORMAT) {
+            throw new \UnexpectedValueException('This folder was written by a later version, or is no school.');
+        }
+        $name = self::text($data, 'name');
+        School::query()->where('name', $name)->exists() && throw new \UnexpectedValueException("There is a school “{$name}” here already.");
+        $school = School::query()->create(['name' => $name, 'idle_minutes' => is_int($data['idleMinutes'] ?? null) ? $data['idleMinutes'] : null]);
+        foreach (self::rows($data, 'people') as $one) {
+            $this->person(self::text($one, 'email'), self::text($one, 'name'), is_array($one['style'] ?? null) ? $one['style'] : []);
+        }
+        $school->staff()->syncWithoutDetaching([$this->director->id, ...array_map(static fn (User $one): int => $one->id, array_values($this->people))]);
+        foreach (File::directories($this->folder) as $folder) {
+            $this->ensemble($school, basename($folder));
+        }
+
+        return $school;
+    }
+
+    /** @param array<mixed> $style */
+    private function person(string $email, string $name, array $style = []): User
+    {
+        $email = mb_strtolower($email);
+
+        return $this->people[$email] ??= User::query()->where('email', $email)->first()
+            ?? User::query()->create(['name' => $name, 'email' => $email, 'password' => Str::random(60), 'style' => $style]);
+    }
+
+    private function known(mixed $email): User
+    {
+        return is_string($email) ? $this->people[mb_strtolower($email)] ?? $this->director : $this->director;
+    }
+
+    private function ensemble(School $school, string $folder): void
+    {
+        $data = $this->json("{$folder}/ensemble.json");
+        [$profile, $style] = [$this->json("{$folder}/class-profile.json"), $this->json("{$folder}/house-style.json")];
+        ClassProfile::fromArray($profile);
+        $ensemble = $school->ensembles()->create(['name' => self::text($data, 'name'), 'year' => (string) ($data['year'] ?? ''), 'profile' => $profile, 'style' => $style, 'put_away_at' => $data['putAway'] ?? null]);
+        foreach (self::rows($data, 'sections') as $one) {
+            $section = $this->section($ensemble, $one, null);
+            foreach (self::rows($one, 'groups') as $group) {
+                $this->section($ensemble, $group, $section);
+            }
+        }
+        foreach (self::rows($data, 'profiles') as $one) {
+            $ensemble->profileVersions()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'section_id' => is_string($one['section'] ?? null) ? ($this->sections[$one['section']] ?? null)?->id : null, 'settings' => (array) ($one['settings'] ?? []), 'style' => (array) ($one['style'] ?? []), 'created_at' => self::text($one, 'at')]);
+        }
+        $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on')], self::rows($data, 'dates')));
+        $parts = [];
+        foreach (File::directories("{$this->folder}/{$folder}") as $piece) {
+            $parts = [...$parts, ...$this->piece($ensemble, $folder.'/'.basename($piece))];
+        }
+        $this->members($ensemble, $folder, $parts);
+    }
+
+    /** @param array<mixed> $data */
+    private function section(Ensemble $ensemble, array $data, ?Section $parent): Section
+    {
+        // Where it stood before it may still stand: a key names one group.
+        $there = self::text($data, 'key');
+        $key = Section::query()->where('key', $there)->exists() ? Str::uuid()->toString() : $there;
+
+        return $this->sections[$there] = Section::query()->create(['ensemble_id' => $ensemble->id, 'parent_id' => $parent?->id, 'key' => $key, 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'stands' => (int) ($data['stands'] ?? 0), 'profile' => is_array($data['profile'] ?? null) ? $data['profile'] : null]);
+    }
+
+    /** @param array<string, list<Part>> $parts by name */
+    private function members(Ensemble $ensemble, string $folder, array $parts): void
+    {
+        foreach (self::rows(['people' => $this->json("{$folder}/people.json")], 'people') as $one) {
+            $person = $this->known($one['email'] ?? null);
+            $membership = $ensemble->memberships()->updateOrCreate(['user_id' => $person->id], ['role' => Role::from(self::text($one, 'role')), 'decides' => (bool) ($one['decides'] ?? false)]);
+            $membership->parts()->sync(array_merge([], ...array_map(static fn (mixed $name): array => array_map(static fn (Part $part): int => $part->id, $parts[(string) $name] ?? []), (array) ($one['parts'] ?? []))));
+        }
+        $ensemble->memberships()->where('role', Role::Director->value)->exists() || $ensemble->memberships()->updateOrCreate(['user_id' => $this->director->id], ['role' => Role::Director, 'decides' => true]);
+    }
+
+    /** @return array<string, list<Part>> by the name that people are named for */
+    private function piece(Ensemble $ensemble, string $folder): array
+    {
+        $data = $this->json("{$folder}/piece.json");
+        $concert = is_array($data['concert'] ?? null) ? $ensemble->occasions()->where('name', $data['concert']['name'] ?? '')->whereDate('on', $data['concert']['on'] ?? '')->value('id') : null;
+        $piece = $ensemble->pieces()->create([
+            'title' => self::text($data, 'title'), 'composer' => (string) ($data['composer'] ?? ''), 'kind' => ($data['kind'] ?? '') === 'line' ? 'line' : 'piece',
+            'rights' => Rights::from(self::text($data, 'rights')), 'bowing' => BowingSchool::from(self::text($data, 'bowing')), 'tempo' => is_int($data['tempo'] ?? null) ? $data['tempo'] : null,
+            'level' => is_string($data['level'] ?? null) ? Level::from($data['level']) : null, 'place' => (int) ($data['place'] ?? 0), 'put_away_at' => $data['putAway'] ?? null, 'occasion_id' => $concert,
+            'source' => $this->music("{$folder}/score.musicxml"), 'request_key' => Str::uuid()->toString(), 'own_passages' => is_array($data['passages'] ?? null),
+        ]);
+        $piece->passages()->createMany(array_map(static fn (array $one): array => ['name' => self::text($one, 'name'), 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to')], self::rows($data, 'passages')));
+        foreach (self::rows($data, 'orders') as $one) {
+            $piece->orders()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'order' => OrderOfPerformance::fromArray((array) ($one['order'] ?? []))->toArray(), 'created_at' => self::text($one, 'at')]);
+        }
+        $parts = [];
+        foreach (self::rows($data, 'parts') as $place => $one) {
+            $parts["{$piece->title}: ".self::text($one, 'name')][] = $this->part($piece, $folder, $place, $one);
+        }
+
+        return $parts;
+    }
+
+    /** @param array<mixed> $data */
+    private function part(Piece $piece, string $folder, int $place, array $data): Part
+    {
+        $file = "{$folder}/".basename(self::text($data, 'file'));
+        $music = $this->music("{$file}-print.musicxml");
+        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null]);
+        foreach ($this->json("{$file}-record.json") as $entry) {
+            is_array($entry) && $this->entry($part, $entry);
+        }
+
+        return $part;
+    }
+
+    /** @param array<mixed> $data */
+    private function entry(Part $part, array $data): void
+    {
+        $part->log()->forceCreate([
+            'user_id' => $this->person(self::text($data, 'email'), self::text($data, 'by'))->id, 'seq' => (int) ($data['seq'] ?? 0), 'kind' => self::text($data, 'kind'), 'decisions' => $this->decisions((array) ($data['decisions'] ?? [])),
+            'request_key' => self::text($data, 'key'), 'takes' => $data['takes'] ?? null, 'follows' => $data['follows'] ?? null, 'seen' => (int) ($data['seen'] ?? 0), 'browser' => (string) ($data['browser'] ?? ''),
+            'group_key' => $data['group'] ?? null, 'proposed' => is_array($data['proposed'] ?? null) ? $data['proposed'] : null, 'format' => (int) ($data['format'] ?? 1), 'created_at' => self::text($data, 'at'),
+        ]);
+    }
+
+    /**
+     * A group of players may have another key here.
+     *
+     * @param  array<mixed>  $decisions
+     * @return array<mixed>
+     */
+    private function decisions(array $decisions): array
+    {
+        return array_map(fn (mixed $one): mixed => is_array($one) && is_string($one['players'] ?? null) && isset($this->sections[$one['players']]) ? ['players' => $this->sections[$one['players']]->key] + $one : $one, $decisions);
+    }
+
+    /** @return array<mixed> */
+    private function json(string $file): array
+    {
+        $data = File::isFile("{$this->folder}/{$file}") ? json_decode(File::get("{$this->folder}/{$file}"), true, flags: JSON_THROW_ON_ERROR) : throw new \UnexpectedValueException("“{$file}” is missing.");
+
+        return is_array($data) ? $data : throw new \UnexpectedValueException("“{$file}” is not what a school’s folder has there.");
+    }
+
+    private function music(string $file): string
+    {
+        return File::isFile("{$this->folder}/{$file}") ? File::get("{$this->folder}/{$file}") : throw new \UnexpectedValueException("“{$file}” is missing.");
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     * @return list<array<mixed>>
+     */
+    private static function rows(array $data, string $name): array
+    {
+        return array_values(array_filter((array) ($data[$name] ?? []), is_array(...)));
+    }
+
+    /** @param array<mixed> $data */
+    private static function text(array $data, string $name): string
+    {
+        return is_string($data[$name] ?? null) ? $data[$name] : throw new \UnexpectedValueException("A “{$name}” is missing in this folder.");
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * A concert or a rehearsal of an ensemble.
+ *
+ * @property int $id
+ * @property int $ensemble_id
+ * @property string $kind concert or rehearsal
+ * @property string $name
+ * @property Carbon $on the day
+ */
+final class Occasion extends Model
+{
+    public const CONCERT = 'concert';
+
+    public const REHEARSAL = 'rehearsal';
+
+    protected $fillable = ['kind', 'name', 'on'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['on' => 'date'];
+    }
+
+    /** @return BelongsTo<Ensemble, $this> */
+    public function ensemble(): BelongsTo
+    {
+        return $this->belongsTo(Ensemble::class);
+    }
+
+    /** @return HasMany<Piece, $this> what is played there */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(Piece::class);
+    }
+}

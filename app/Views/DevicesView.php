@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+final readonly class DevicesView
+{
+    /** @param list<DeviceView> $devices the one seen last first */
+    public function __construct(public array $devices) {}
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/** The passages that a part has of itself: from one rehearsal letter to the next. */
+final class Passages
+{
+    /** @return list<array{name: string, from: string, to: string}> measures as they are printed; empty where there are no letters */
+    public static function of(Part $part): array
+    {
+        $starts = self::letters($part);
+        if ($starts === []) {
+            return [];
+        }
+        isset($starts[0]) || $starts = [0 => 'Beginning'] + $starts;
+        $passages = [];
+        $at = array_keys($starts);
+        foreach ($at as $index => $start) {
+            $end = ($at[$index + 1] ?? count($part->measures)) - 1;
+            $passages[] = ['name' => $starts[$start], 'from' => $part->measures[$start]->number, 'to' => $part->measures[$end]->number];
+        }
+
+        return $passages;
+    }
+
+    /** @return array<int, string> measure index => its letter */
+    private static function letters(Part $part): array
+    {
+        $letters = [];
+        foreach ($part->measures as $index => $measure) {
+            foreach ($measure->directions() as $direction) {
+                foreach ($direction->signs as $sign) {
+                    $sign->kind === DirectionKind::Rehearsal && $sign->text !== '' && $letters[$index] = $sign->text;
+                }
+            }
+        }
+
+        return $letters;
+    }
+}
