@@ -68,7 +68,7 @@ final readonly class Drawing
         foreach ($this->marked->findings as $finding) {
             $what = "{$finding->code}/{$finding->note}";
             $times[$what] = 1 + ($times[$what] ?? 0);
-            $findings[] = FindingView::of($finding, $times[$what] === 1 ? $what : "{$what}/{$times[$what]}");
+            $findings[] = FindingView::of($finding, $this->page->style->vocabulary, $times[$what] === 1 ? $what : "{$what}/{$times[$what]}");
         }
 
         return $findings;
@@ -110,7 +110,7 @@ final readonly class Drawing
             $mark->note->id,
             $mark->place->measure,
             $mark->place->beat,
-            $mark->note->pitch?->spoken(),
+            $mark->note->pitch === null ? null : $this->page->style->vocabulary->say($mark->note->pitch->spoken()),
             $bow?->direction,
             $bow?->stroke,
             $bow?->action,
@@ -128,8 +128,8 @@ final readonly class Drawing
             array_keys(array_filter(['slide' => $hand?->slide, 'bar' => $hand?->bar, 'stay' => $hand?->stay, 'choice' => $fingering?->choice])),
             $this->page->strikable($mark),
             (object) $mark->decided,
-            $mark->reasons(),
-            implode(', ', array_filter(array_map(fn (DrawnMark $mark): string => $mark->kind->words($mark, $this->page), $drawn))),
+            array_map($this->page->style->vocabulary->say(...), $mark->reasons()),
+            implode(', ', array_filter(array_map($this->page->said(...), $drawn))),
             array_map(MarkView::of(...), $drawn),
         );
     }

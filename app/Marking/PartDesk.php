@@ -26,6 +26,7 @@ use App\Views\TuningSpotView;
 use App\Views\WaysView;
 use App\Views\WayView;
 use App\Views\WhyView;
+use App\Views\WordsView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
@@ -41,6 +42,7 @@ use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SizeUp;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
@@ -138,7 +140,7 @@ final class PartDesk
     public function why(string $note): WhyView
     {
         $why = PartMarker::why($this->score(), $this->scorePart(), $this->decided(), $this->settings(), $note);
-        $view = fn (?Alternative $way): ?WayView => $way === null ? null : WayView::of($way, $this->part->instrument);
+        $view = fn (?Alternative $way): ?WayView => $way === null ? null : WayView::of($way, $this->part->instrument, $this->vocabulary());
 
         return new WhyView($view($why['instead']), $view($why['withoutShift']));
     }
@@ -148,7 +150,7 @@ final class PartDesk
     {
         $ways = PartMarker::ways($this->score(), $this->scorePart(), $this->decided(), $this->settings(), $from, $to, self::WAYS);
 
-        return new WaysView(array_map(fn (Alternative $way): WayView => WayView::of($way, $this->part->instrument), $ways));
+        return new WaysView(array_map(fn (Alternative $way): WayView => WayView::of($way, $this->part->instrument, $this->vocabulary()), $ways));
     }
 
     /** What to know of a part before marking it. */
@@ -160,21 +162,22 @@ final class PartDesk
         $marked = $this->marked();
         $this->players === null && PartStand::keep($this->part, count($marked->open()), $this->toSettle());
         $size = SizeUp::of($marked)->toArray();
+        $say = $this->vocabulary()->say(...);
         [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];
 
         return new SizeUpView(
-            $summary['keys'],
+            array_values(array_map($say, $summary['keys'])),
             $summary['meters'],
             $summary['measures'],
             new SummaryView(...[
                 ...$size['summary'],
-                'lowest' => $lowest === null ? null : new ExtremeView(...$lowest),
-                'highest' => $highest === null ? null : new ExtremeView(...$highest),
+                'lowest' => $lowest === null ? null : new ExtremeView(...['pitch' => $say($lowest['pitch'])] + $lowest),
+                'highest' => $highest === null ? null : new ExtremeView(...['pitch' => $say($highest['pitch'])] + $highest),
                 'highestPosition' => $top === null ? null : new HighestPositionView(...$top),
             ]),
-            array_map(static fn (array $first): FirstView => new FirstView(...$first), $size['firsts']),
+            array_map(static fn (array $first): FirstView => new FirstView(...['what' => $say($first['what'])] + $first), $size['firsts']),
             array_map(static fn (array $pattern): PatternView => new PatternView(...$pattern), $size['patterns']),
-            array_map(static fn (array $spot): SpotView => new SpotView(...$spot), $size['troubleSpots']),
+            array_map(static fn (array $spot): SpotView => new SpotView(...['message' => $say($spot['message']), 'drill' => $spot['drill'] === null ? null : $say($spot['drill'])] + $spot), $size['troubleSpots']),
             array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of($this->score()->with(parts: $parts))),
         );
     }
@@ -273,7 +276,7 @@ final class PartDesk
         $drawing = new Drawing($this->marked());
         $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
 
-        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance());
+        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()));
     }
 
     /** What of it is not played. */
@@ -281,7 +284,13 @@ final class PartDesk
     {
         $order = $this->settings()->order;
 
-        return new PerformanceView($order->silent($this->scorePart()), $order->sentences($this->scorePart()));
+        return new PerformanceView($order->silent($this->scorePart()), array_map($this->vocabulary()->say(...), $order->sentences($this->scorePart())));
+    }
+
+    /** The words of the house style. */
+    public function vocabulary(): Vocabulary
+    {
+        return $this->settings()->style->vocabulary;
     }
 
     /** “Violin 1, back desks”. */

@@ -83,7 +83,8 @@ final readonly class PartRecipe
         return $this->class === null ? null : [...$this->class, ...$level, ...$this->section];
     }
 
-    private function houseStyle(): HouseStyle
+    /** The usual one where what is kept is none. */
+    public function houseStyle(): HouseStyle
     {
         try {
             return HouseStyle::fromArray($this->style);

@@ -9,7 +9,9 @@ use App\Models\User;
 /** A person’s own account. */
 final readonly class AccountView
 {
-    /** @param bool $givesCode a code is asked for beside the password */
+    /**
+     * @param  bool  $givesCode  a code is asked for beside the password
+     */
     public function __construct(
         public string $name,
         public string $email,

@@ -7,6 +7,8 @@ namespace App\Views;
 /** Codes for paper, shown this once. */
 final readonly class CodesView
 {
-    /** @param list<string> $codes */
+    /**
+     * @param  list<string>  $codes
+     */
     public function __construct(public array $codes) {}
 }

@@ -25,5 +25,6 @@ final readonly class DeskView
         public PerformanceView $performance,
         public array $groups,
         public ?int $players,
+        public WordsView $words,
     ) {}
 }

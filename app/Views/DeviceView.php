@@ -7,7 +7,9 @@ namespace App\Views;
 /** A browser in which somebody is signed in. */
 final readonly class DeviceView
 {
-    /** @param bool $here it is the one that asks */
+    /**
+     * @param  bool  $here  it is the one that asks
+     */
     public function __construct(
         public int $id,
         public string $name,

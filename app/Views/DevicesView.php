@@ -6,6 +6,8 @@ namespace App\Views;
 
 final readonly class DevicesView
 {
-    /** @param list<DeviceView> $devices the one seen last first */
+    /**
+     * @param  list<DeviceView>  $devices  the one seen last first
+     */
     public function __construct(public array $devices) {}
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Views;
 
 use UprightPencil\Core\Marking\Finding;
+use UprightPencil\Core\Marking\Vocabulary;
 
 /** Something the director should look at. */
 final readonly class FindingView
@@ -26,8 +27,8 @@ final readonly class FindingView
         public bool $mended,
     ) {}
 
-    public static function of(Finding $finding, string $id): self
+    public static function of(Finding $finding, Vocabulary $vocabulary, string $id): self
     {
-        return new self($id, $finding->code, $finding->place->measure, $finding->place->beat, $finding->note, $finding->message, array_map(FixView::of(...), $finding->fixes), $finding->mended);
+        return new self($id, $finding->code, $finding->place->measure, $finding->place->beat, $finding->note, $vocabulary->say($finding->message), array_map(FixView::of(...), $finding->fixes), $finding->mended);
     }
 }

@@ -6,7 +6,9 @@ namespace App\Views;
 
 final readonly class OccasionsView
 {
-    /** @param list<OccasionView> $occasions in order */
+    /**
+     * @param  list<OccasionView>  $occasions  in order
+     */
     public function __construct(
         public string $ensemble,
         public array $occasions,

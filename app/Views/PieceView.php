@@ -48,5 +48,6 @@ final readonly class PieceView
         public array $orders,
         public array $passages,
         public bool $ownPassages,
+        public WordsView $words,
     ) {}
 }

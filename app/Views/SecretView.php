@@ -7,7 +7,9 @@ namespace App\Views;
 /** A secret on its way to somebody's telephone. */
 final readonly class SecretView
 {
-    /** @param string $address what the QR code holds */
+    /**
+     * @param  string  $address  what the QR code holds
+     */
     public function __construct(
         public string $secret,
         public string $address,

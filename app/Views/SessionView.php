@@ -19,5 +19,6 @@ final readonly class SessionView
         public bool $owesCode,
         public ?int $idleMinutes,
         public bool $mails,
+        public WordsView $words,
     ) {}
 }

@@ -26,5 +26,6 @@ final readonly class SharedView implements \JsonSerializable
         public ?HandView $hand = null,
         public array $sheet = [],
         public ?PerformanceView $performance = null,
+        public ?WordsView $words = null,
     ) {}
 }

@@ -10,7 +10,7 @@ use UprightPencil\Core\Marking\Kinds\Kinds;
 /** Writes the types of the client from the views, so that page and server cannot disagree unnoticed. */
 final class TypeScript
 {
-    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class];
+    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, OccasionsView::class, PieceView::class];
 
     /** @var array<string, string> name => declaration */
     private array $written = [];
@@ -39,13 +39,13 @@ final class TypeScript
             ."export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields\n\n";
     }
 
-    /** @param list<string> $values */
+    /** @param  list<string>  $values  */
     private static function union(array $values): string
     {
         return implode(' | ', array_map(static fn (string $value): string => "'{$value}'", $values));
     }
 
-    /** @param class-string $class */
+    /** @param  class-string  $class  */
     private function name(string $class): string
     {
         $name = (string) preg_replace('/View$/', '', class_basename($class));
@@ -57,7 +57,7 @@ final class TypeScript
         return $name;
     }
 
-    /** @param class-string $class */
+    /** @param  class-string  $class  */
     private function enum(string $class, string $name): string
     {
         /** @var list<string> $values */
@@ -66,7 +66,7 @@ final class TypeScript
         return "export type {$name} = ".self::union($values)."\n";
     }
 
-    /** @param class-string $class */
+    /** @param  class-string  $class  */
     private function interface(string $class, string $name): string
     {
         $reflected = new \ReflectionClass($class);

@@ -7,6 +7,7 @@ namespace App\Views;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Fingering\Search\FingerChange;
 use UprightPencil\Core\Marking\Kinds\Finger;
+use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Strings\Instrument;
 
 /** Another way to finger a stretch, and how it compares with the chosen one. */
@@ -28,7 +29,7 @@ final readonly class WayView
         public array $costs,
     ) {}
 
-    public static function of(Alternative $way, Instrument $instrument): self
+    public static function of(Alternative $way, Instrument $instrument, Vocabulary $vocabulary): self
     {
         $notes = [];
         foreach ($way->events as $index => $event) {
@@ -38,6 +39,6 @@ final readonly class WayView
             }
         }
 
-        return new self($way->extra, $notes, array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $way->changes()), $way->gains, $way->costs);
+        return new self($way->extra, $notes, array_map(static fn (FingerChange $change): array => Finger::decided($change, $instrument)->toArray(), $way->changes()), array_map($vocabulary->say(...), $way->gains), array_map($vocabulary->say(...), $way->costs));
     }
 }

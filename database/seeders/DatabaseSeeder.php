@@ -23,7 +23,7 @@ final class DatabaseSeeder extends Seeder
 {
     public function run(): void
     {
-        /** @var array{director: array{name: string, email: string, password: string}, school: string, ensembles: list<array{name: string, profile: array<string, mixed>, pieces: list<array{file: string, rights: string, kind?: string, decisions?: array<string, list<list<array<string, mixed>>>>}>}>} $scenario */
+        /** @var array{director: array{name: string, email: string, password: string}, school: string, ensembles: list<array{name: string, profile: array<string, mixed>, dates?: list<array{kind: string, name: string, inDays: int}>, groups?: list<array{section: string, name: string, profile: array<string, mixed>}>, pieces: list<array{file: string, rights: string, kind?: string, concert?: string, decisions?: array<string, list<list<array<string, mixed>>>>}>}>} $scenario */
         $scenario = json_decode((string) file_get_contents(base_path('demo/scenario.json')), true, flags: JSON_THROW_ON_ERROR);
         if (User::query()->where('email', $scenario['director']['email'])->exists()) {
             return;
@@ -32,9 +32,17 @@ final class DatabaseSeeder extends Seeder
         $school = School::query()->firstOrCreate(['name' => $scenario['school']]);
         foreach ($scenario['ensembles'] as $settings) {
             $ensemble = $school->openEnsemble($director, $settings['name'], $settings['profile']);
+            foreach ($settings['dates'] ?? [] as $date) {
+                $ensemble->occasions()->create(['kind' => $date['kind'], 'name' => $date['name'], 'on' => today()->addDays($date['inDays'])]);
+            }
             foreach ($settings['pieces'] as $piece) {
                 $kept = $this->piece($ensemble, $piece['file'], Rights::from($piece['rights']), $piece['kind'] ?? 'piece');
+                isset($piece['concert']) && $kept->update(['occasion_id' => $ensemble->occasions()->where('name', $piece['concert'])->value('id')]);
                 $this->decide($director, $kept, $piece['decisions'] ?? []);
+            }
+            foreach ($settings['groups'] ?? [] as $group) {
+                $section = $ensemble->sections()->where('name', $group['section'])->firstOrFail();
+                $section->groups()->create(['ensemble_id' => $ensemble->id, 'key' => Str::uuid()->toString(), 'name' => $group['name'], 'instrument' => $section->instrument, 'profile' => $group['profile']]);
             }
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use App\Access\TimeCode;
 use Tests\Browser\Support\Browser;
 
 /** Two people's browsers: asked in, accepted, decided, let go; and what a director does with a shelf. */
@@ -34,8 +35,10 @@ final class StaffRoomTest extends BrowserTestCase
     public function test_a_piece_is_named_put_away_brought_back_and_taken_away_for_good(): void
     {
         $browser = $this->browser()->signIn()->seeText('Mill Wheel Jig');
-        $this->choose($browser, 'Pebbles', 'Name and rights');
-        $browser->type('#piece-title', 'Small Stones')->press('Save', '.el-dialog')->seeText('Small Stones');
+        $this->choose($browser, 'Pebbles', 'Name, rights, cuts');
+        $browser->see('#piece-title');
+        $browser->type('#piece-title', 'Small Stones')->press('Save', '.piece-form')->seeText('Small Stones', '.top-title');
+        $browser->visit('/')->seeText('Small Stones');
         $this->choose($browser, 'Small Stones', 'Put away');
         $browser->until(fn (): bool => ! str_contains($browser->textOf('main'), 'Small Stones'), 'still on the shelf');
         $browser->press('Put away (1)', 'main')->seeText('Small Stones');
@@ -81,9 +84,9 @@ final class StaffRoomTest extends BrowserTestCase
         self::assertSame('/ensembles/1/people', $browser->script('return location.pathname'));
     }
 
-    private function option(Browser $browser, string $setting, string $option): void
+    private function option(Browser $browser, string $setting, string $option, string $form = 'profile'): void
     {
-        $browser->script("document.querySelector('#profile-{$setting}').click()");
+        $browser->script("document.querySelector('#{$form}-{$setting}').click()");
         $browser->until(fn (): bool => $browser->script('const items = [...document.querySelectorAll(".el-select-dropdown__item")].filter((item) => item.textContent.startsWith(arguments[0]) && item.getBoundingClientRect().width > 0); items.length === 1 && items[0].click(); return items.length === 1', $option) === true, "{$option} is not offered");
     }
 
@@ -98,5 +101,83 @@ final class StaffRoomTest extends BrowserTestCase
 
             return $found === true;
         }, "{$what} is not offered");
+    }
+
+    public function test_a_cut_is_tried_kept_and_seen_on_every_page(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Over Slate Hill')->press('Over Slate Hill', '.pieces')->seeText('Order of performance');
+        $browser->press('Cut measures', '.piece-page');
+        $this->pick($browser, 'First measure cut', '11');
+        $this->pick($browser, 'Last measure cut', '15');
+        $browser->until(fn (): bool => preg_match('/Violin 1: \\d bow/', $browser->textOf('.order-trial')) === 1, 'no change is told');
+        $browser->press('Play it so')->seeText('holds now');
+        $browser->visit('/')->seeText('Over Slate Hill');
+        foreach (['Violin 1', 'Cello'] as $part) {
+            $desk = $this->desk('Over Slate Hill', $part)->seeText('Cut measures 11 to 15: go on at 16.');
+            self::assertGreaterThan(0, count($desk->all('.crossed path')), $part);
+        }
+        $browser->visit('/pieces/1')->seeText('holds now')->press('Undo the cut')->press('Play it so')->seeText('as printed');
+        $browser->visit('/parts/1')->desk();
+        self::assertStringNotContainsString('Cut measures', $browser->textOf('.desk-page'));
+        self::assertSame([], $browser->all('.crossed'));
+    }
+
+    public function test_back_desks_have_fingers_of_their_own_over_the_same_bows(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Quarry Strings')->press('What they can', 'section[aria-label="Quarry Strings"]')->seeText('Whole class');
+        $browser->press('Violin 1', '.section-bar')->seeText('All of it has one profile')->press('Players with fingers', '.groups');
+        $browser->see('.groups input')->sendKeys('Back desks');
+        $browser->press('Add them', '.groups')->seeText('Players in it');
+        $browser->visit('/parts/1')->desk()->press('Back desks', '.editions')->desk()->seeText('Violin 1, Back desks');
+        $browser->keys("\u{E014}", '2')->saved();
+        $note = $browser->chosen();
+        self::assertTrue($browser->isDecided($note, 'finger'));
+        $bow = $browser->marksOn($note);
+        $browser->press('all', '.editions')->desk()->until(fn (): bool => ! str_contains($browser->textOf('.paper-head'), 'Back desks'), 'still theirs');
+        self::assertFalse($browser->isDecided($note, 'finger'));
+        self::assertSame(array_values(array_filter($bow, fn (string $kind): bool => $kind === 'direction')), array_values(array_filter($browser->marksOn($note), fn (string $kind): bool => $kind === 'direction')));
+    }
+
+    public function test_a_code_beside_the_password_is_set_up_and_asked_for(): void
+    {
+        $director = $this->browser()->signIn()->seeText('Quarry Strings')->press('People', '.ensemble')->press('Ask somebody in');
+        $director->see('#invited-email')->sendKeys('coda@brindlemoor.test');
+        $address = (string) $director->press('Make the invitation')->see('.link-address')->getAttribute('value');
+        $browser = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->type('#join-name', 'Cora Dale')->type('#join-password', 'gravel lantern orchard')->press('Open an account and join')->seeText('Quarry Strings');
+        $browser->visit('/account')->type('#factor-password', 'gravel lantern orchard')->press('Set it up')->see('.secret-picture');
+        $secret = str_replace(' ', '', $browser->textOf('.secret'));
+        $browser->type('#factor-code', TimeCode::at(intdiv(time(), 30), $secret))->press('Ask me for it')->seeText('Write these down');
+        $paper = strtok($browser->textOf('.recovery-codes'), "\n");
+        $browser->press('Sign out', '.top-bar')->see('#email');
+        $browser->type('#email', 'coda@brindlemoor.test')->type('#password', 'gravel lantern orchard')->press('Sign in')->see('#sign-in-code');
+        $browser->type('#sign-in-code', '000000')->press('Go on')->seeText('not the code');
+        $browser->type('#sign-in-code', (string) $paper)->press('Go on')->seeText('Quarry Strings');
+        self::assertStringContainsString('this device', $browser->visit('/account')->seeText('Where you are signed in')->textOf('.devices'));
+    }
+
+    public function test_the_house_style_says_bars_on_every_screen(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Quarry Strings')->press('What they can', 'section[aria-label="Lantern Class"]')->seeText('How marks are written');
+        $browser->press('a way of this ensemble’s own', '.profile');
+        $this->option($browser, 'measures', 'bar', 'writing');
+        $browser->until(fn (): bool => $browser->script('return document.querySelector("button[form=profile-settings]").disabled') === false, 'nothing to keep')->press('Keep this profile')->seeText('The profile is kept');
+        $browser->visit('/')->seeText('First Light');
+        $desk = $this->desk('First Light', 'Violin')->see('.size-up h2');
+        self::assertStringContainsString('bars', $desk->getText());
+        self::assertStringContainsString('measures', $this->desk('Over Slate Hill', 'Violin 1')->see('.size-up h2')->getText());
+    }
+
+    public function test_dates_are_kept_and_the_shelf_says_what_is_next(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Next: Sectional, violins')->press('Dates', 'section[aria-label="Lantern Class"]')->seeText('No dates yet');
+        $browser->type('#date-name', 'Open evening')->type('#date-on', '5 Mar 2099')->keys("\u{E006}")->press('Add', '.new-date')->seeText('Thursday, 5 March 2099');
+        self::assertStringContainsString('Next: Open evening, Thursday, 5 March 2099', $browser->visit('/')->seeText('Lantern Class')->textOf('main'));
+    }
+
+    /** Takes an option of a select that has this label. */
+    private function pick(Browser $browser, string $label, string $option): void
+    {
+        $browser->script('document.querySelector(`[aria-label="${arguments[0]}"]`).closest(".el-select").querySelector(".el-select__wrapper").click()', $label);
+        $browser->until(fn (): bool => $browser->script('const items = [...document.querySelectorAll(".el-select-dropdown__item")].filter((item) => item.textContent.trim() === arguments[0] && item.getBoundingClientRect().width > 0); items.length === 1 && items[0].click(); return items.length === 1', $option) === true, "{$option} is not offered");
     }
 }

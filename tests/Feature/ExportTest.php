@@ -4,10 +4,19 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Marking\PartDesk;
+use App\Models\LogEntry;
+use App\Models\Membership;
+use App\Models\Part;
+use App\Models\Role;
 use App\Models\School;
+use App\Models\Section;
+use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Testing\PendingCommand;
 use Tests\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Marking\Decision;
@@ -59,5 +68,112 @@ final class ExportTest extends TestCase
     {
         self::assertSame(1, Artisan::call('school:export', ['school' => 'Nowhere', 'folder' => $this->folder]));
         self::assertFalse(is_dir($this->folder));
+    }
+
+    public function test_a_school_that_was_written_out_is_read_in_elsewhere_as_it_was(): void
+    {
+        $part = self::partOf($director = self::director(), musicXml: self::twoPartsXml());
+        $ensemble = $part->piece->ensemble;
+        $colleague = self::director('two@school.test');
+        $coach = $ensemble->memberships()->create(['user_id' => $colleague->id, 'role' => Role::Coach, 'decides' => true]);
+        $coach->parts()->attach($part);
+        $ensemble->school->staff()->attach($colleague);
+        $this->actingAs($director)->postJson("/api/ensembles/{$ensemble->id}/sections", ['name' => 'Back desks', 'section' => $part->section_id])->assertCreated();
+        $concert = $this->postJson("/api/ensembles/{$ensemble->id}/occasions", ['kind' => 'concert', 'name' => 'Spring', 'on' => '2027-03-18'])->json('id');
+        $this->patchJson("/api/pieces/{$part->piece_id}", ['occasion' => $concert, 'tempo' => 72])->assertNoContent();
+        $this->putJson("/api/pieces/{$part->piece_id}/order", ['order' => ['cuts' => [['from' => '1', 'to' => '1']]]])->assertNoContent();
+        $this->putJson("/api/pieces/{$part->piece_id}/passages", ['passages' => [['name' => 'End', 'from' => '2', 'to' => '2']]])->assertNoContent();
+        $group = Section::query()->whereNotNull('parent_id')->firstOrFail();
+        $this->postJson("/api/parts/{$part->id}/log?players={$group->id}", self::entry([['note' => 'n5', 'finger' => 4, 'string' => 'D']]))->assertOk();
+        $entry = self::entry([['note' => 'n6', 'direction' => 'up']]);
+        $this->actingAs($colleague)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk();
+        $this->postJson("/api/parts/{$part->id}/log", self::entryAbout('undo', $entry['key']))->assertOk();
+        self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
+        $marks = (new PartDesk($part->fresh() ?? $part, $group))->markedMusicXml();
+
+        // Elsewhere: nothing of it is there, and its director has another account.
+        self::assertSame(0, $this->erase('A School'));
+        $there = self::director('other@school.test');
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->assertSuccessful();
+        $again = Part::query()->with('piece.ensemble')->where('name', 'Violin')->firstOrFail();
+        self::assertSame(['decide', 'decide', 'undo'], $again->log()->pluck('kind')->all());
+        self::assertSame(['one@school.test', 'two@school.test', 'two@school.test'], $again->log()->with('user')->get()->map(static fn (LogEntry $one): string => $one->user->email)->all());
+        self::assertSame([72, 'Spring', 'End', '1'], [$again->piece->tempo, $again->piece->occasion()->firstOrFail()->name, $again->piece->namedPassages()[0]['name'], $again->piece->order()->cuts[0]['from']]);
+        self::assertSame($marks, (new PartDesk($again, Section::query()->whereNotNull('parent_id')->firstOrFail()))->markedMusicXml());
+        self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());
+        self::assertSame(['one@school.test'], $again->piece->ensemble->memberships()->where('role', 'director')->with('user')->get()->map(static fn (Membership $one): string => $one->user->email)->all());
+        self::assertTrue($there->schools()->exists());
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->expectsOutputToContain('There is a school “A School” here already.')->assertFailed();
+    }
+
+    public function test_a_folder_that_is_not_whole_changes_nothing(): void
+    {
+        self::partOf(self::director());
+        Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]);
+        File::delete(File::glob("{$this->folder}/*/*/01-violin-record.json"));
+        self::assertSame(0, $this->erase('A School'));
+        self::director('other@school.test');
+
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->expectsOutputToContain('01-violin-record.json” is missing')->assertFailed();
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'nobody@school.test'])->assertFailed();
+        $this->command('school:read', ['folder' => '/nowhere', 'director' => 'other@school.test'])->assertFailed();
+        self::assertSame([0, 0], [School::query()->count(), Part::query()->count()]);
+    }
+
+    public function test_a_director_downloads_the_school_as_one_file(): void
+    {
+        $part = self::partOf($director = self::director());
+        $answer = $this->actingAs($director)->get('/api/schools/'.$part->piece->ensemble->school_id.'/export')->assertOk()->assertDownload('a-school.zip');
+        File::ensureDirectoryExists($this->folder);
+        File::put("{$this->folder}/a.zip", $answer->streamedContent());
+
+        $zip = new \ZipArchive;
+        self::assertTrue($zip->open("{$this->folder}/a.zip"));
+        self::assertNotFalse($zip->locateName('school.json'));
+        self::assertGreaterThan(10, $zip->numFiles);
+        self::assertSame([], File::glob(sys_get_temp_dir().'/pencil*-school'));
+    }
+
+    public function test_a_school_is_erased_wholly_after_its_name_was_typed(): void
+    {
+        self::partOf($director = self::director());
+        $this->actingAs($director)->postJson('/api/parts/'.Part::query()->firstOrFail()->id.'/log', self::entry())->assertOk();
+        $this->command('school:erase', ['school' => 'A School'])->expectsQuestion('Everything of “A School” goes for good; backups forget it as they run out. Type its name to erase it', 'no')->assertFailed();
+        self::assertSame(1, LogEntry::query()->count());
+        self::assertSame(0, $this->erase('A School'));
+
+        foreach (['schools', 'ensembles', 'sections', 'pieces', 'parts', 'log_entries', 'memberships', 'profile_versions'] as $table) {
+            self::assertSame(0, DB::table($table)->count(), $table);
+        }
+        self::assertSame(['A former teacher'], User::query()->pluck('name')->all());
+        self::assertSame(['school', 1], [DB::table('erasures')->orderByDesc('id')->value('what'), (int) DB::table('erasures')->orderByDesc('id')->value('entries')]);
+        self::assertCount(2, DB::select("select name from sqlite_master where type = 'trigger'"), 'the record has its guards again');
+        $this->command('school:erase', ['school' => 'Nowhere'])->assertFailed();
+    }
+
+    public function test_a_person_is_erased_and_not_while_an_ensemble_has_no_other_director(): void
+    {
+        self::ensembleOf(self::director());
+        self::director('two@school.test');
+
+        $this->command('person:erase', ['email' => 'one@school.test'])->assertFailed();
+        $this->command('person:erase', ['email' => 'two@school.test'])->expectsConfirmation('Erase Director One for good?', 'no')->assertFailed();
+        $this->command('person:erase', ['email' => 'two@school.test'])->expectsConfirmation('Erase Director One for good?', 'yes')->assertSuccessful();
+        self::assertSame(0, User::query()->where('email', 'two@school.test')->count());
+        $this->command('person:erase', ['email' => 'two@school.test'])->assertFailed();
+    }
+
+    private function erase(string $school): int
+    {
+        return $this->command('school:erase', ['school' => $school])->expectsQuestion("Everything of “{$school}” goes for good; backups forget it as they run out. Type its name to erase it", $school)->run();
+    }
+
+    /** @param array<string, string> $arguments */
+    private function command(string $name, array $arguments): PendingCommand
+    {
+        $command = $this->artisan($name, $arguments);
+        self::assertInstanceOf(PendingCommand::class, $command);
+
+        return $command;
     }
 }

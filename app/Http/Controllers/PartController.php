@@ -14,6 +14,7 @@ use App\Views\DeskPieceView;
 use App\Views\DeskView;
 use App\Views\PartName;
 use App\Views\SheetView;
+use App\Views\WordsView;
 use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -41,6 +42,7 @@ final class PartController extends Controller
             $desk->performance(),
             $part->section_id === null ? [] : array_values(Section::query()->where('parent_id', $part->section_id)->orderBy('id')->get()->map(static fn (Section $group): PartName => new PartName($group->id, $group->name))->all()),
             $players?->id,
+            WordsView::of($desk->vocabulary()),
         ));
     }
 

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Marking\Erasure;
 use App\Marking\KeptScores;
+use App\Marking\PartRecipe;
 use App\Marking\PieceCopy;
 use App\Models\Ensemble;
 use App\Models\Occasion;
@@ -23,6 +24,7 @@ use App\Views\PassageView;
 use App\Views\PiecePartView;
 use App\Views\PieceView;
 use App\Views\SectionView;
+use App\Views\WordsView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -69,6 +71,7 @@ final class PieceController extends Controller
             array_values($piece->orders()->with('user')->limit(self::ORDERS)->get()->map(self::version(...))->filter()->all()),
             array_map(static fn (array $one): PassageView => new PassageView($one['name'], $one['from'], $one['to']), $piece->namedPassages()),
             $piece->own_passages,
+            WordsView::of(PartRecipe::of($parts->firstOrFail()->setRelation('piece', $piece))->houseStyle()->vocabulary),
         ));
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\LeftOver;
 use App\Marking\SchoolExport;
 use App\Models\School;
 use App\Views\SchoolSettingsView;
@@ -39,8 +40,9 @@ final class SchoolController extends Controller
     /** Everything in open files, as one ZIP. */
     public function export(School $school): BinaryFileResponse
     {
-        $folder = storage_path('framework/cache/export-'.Str::random(20));
-        $file = "{$folder}.zip";
+        defer(LeftOver::sweep(...));
+        $file = (string) tempnam(sys_get_temp_dir(), 'pencil');
+        $folder = "{$file}-school";
         try {
             (new SchoolExport($folder))->write($school);
             SchoolExport::zip($folder, $file);

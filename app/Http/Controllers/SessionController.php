@@ -11,10 +11,13 @@ use App\Access\SignIn;
 use App\Models\User;
 use App\Views\DirectorView;
 use App\Views\SessionView;
+use App\Views\WordsView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Auth;
+use UprightPencil\Core\Marking\HouseStyle;
+use UprightPencil\Core\Strings\WrongProfile;
 
 final class SessionController extends Controller
 {
@@ -91,6 +94,16 @@ final class SessionController extends Controller
         return self::director($user);
     }
 
+    /** How they write where no ensemble says otherwise. */
+    private static function style(?User $user): HouseStyle
+    {
+        try {
+            return HouseStyle::fromArray($user->style ?? []);
+        } catch (WrongProfile) {
+            return HouseStyle::usual();
+        }
+    }
+
     private static function director(?User $user, bool $owesCode = false): JsonResponse
     {
         return new JsonResponse(new SessionView(
@@ -99,6 +112,7 @@ final class SessionController extends Controller
             $owesCode,
             $user === null ? null : Devices::idleMinutes($user),
             Mails::areSent(),
+            WordsView::of(self::style($user)->vocabulary),
         ));
     }
 }

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Marking\PartDesk;
 use App\Models\ShareLink;
 use App\Views\SharedView;
+use App\Views\WordsView;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
@@ -26,7 +27,7 @@ final class SharedPartController extends Controller
 
         return new JsonResponse($piece->rights->showsNotation()
             ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name)
-            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->transferSheet()));
+            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->transferSheet(), words: WordsView::orNull($desk->vocabulary())));
     }
 
     /** Openings are counted after the answer, and apart: who reads never waits for who writes. One that is missed is no harm. */

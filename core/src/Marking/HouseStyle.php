@@ -20,14 +20,23 @@ final readonly class HouseStyle
         'position' => ['roman', 'ordinal', 'none'],
         'string' => ['letter', 'roman'],
         'open' => ['0', 'o'],
+        'measures' => ['measure', 'bar'],
+        'frog' => ['frog', 'heel'],
+        'values' => ['quarter', 'crotchet'],
+        'names' => ['letters', 'solfege'],
     ];
 
     private const ORDINALS = ['½' => 0.5, '1st' => 1.0, '2nd' => 2.0, '2½' => 2.5, '3rd' => 3.0, '3½' => 3.5, '4th' => 4.0, '5th' => 5.0, '5½' => 5.5, '6th' => 6.0, '6½' => 6.5, '7th' => 7.0];
 
     private const STRINGS = ['I', 'II', 'III', 'IV'];
 
-    /** @param array{lowHigh: string, extension: string, position: string, string: string, open: string} $chosen */
-    private function __construct(private array $chosen) {}
+    public Vocabulary $vocabulary;
+
+    /** @param array{lowHigh: string, extension: string, position: string, string: string, open: string, measures: string, frog: string, values: string, names: string} $chosen */
+    private function __construct(private array $chosen)
+    {
+        $this->vocabulary = new Vocabulary(array_values($chosen));
+    }
 
     public static function usual(): self
     {
@@ -49,7 +58,7 @@ final readonly class HouseStyle
                 throw new WrongProfile("A house style’s “{$name}” is one of ".implode(', ', $choices).'.');
             }
         }
-        /** @var array{lowHigh: string, extension: string, position: string, string: string, open: string} $chosen */
+        /** @var array{lowHigh: string, extension: string, position: string, string: string, open: string, measures: string, frog: string, values: string, names: string} $chosen */
         $chosen = $data + array_map(static fn (array $choices): string => $choices[0], self::CHOICES);
 
         return new self($chosen);

@@ -109,6 +109,14 @@ final class MarkedPage
         return $note->said(MarksWritten::BOW) === false;
     }
 
+    /** A mark in words, as the house style has them. */
+    public function said(DrawnMark $mark): string
+    {
+        $words = $mark->kind->words($mark, $this);
+
+        return $mark->kind->isTyped() ? $words : $this->style->vocabulary->say($words);
+    }
+
     /** @return list<DrawnMark> those that may leave the hands of the staff */
     public function marksForPlayers(): array
     {

@@ -13,16 +13,16 @@ final class TransferSheet
         $page = new MarkedPage($part);
         $words = $notes = [];
         foreach ($page->marksForPlayers() as $mark) {
-            $words[$mark->note->note->id][] = $mark->kind->words($mark, $page);
+            $words[$mark->note->note->id][] = $page->said($mark);
             $notes[$mark->note->note->id] = $mark->note;
         }
         // What is not played comes first: nobody pencils into measures that are crossed out.
-        $lines = array_map(static fn (string $sentence): array => ['measure' => '', 'beat' => '', 'note' => '', 'sign' => $sentence], $part->order());
+        $lines = array_map(static fn (string $sentence): array => ['measure' => '', 'beat' => '', 'note' => '', 'sign' => $part->style->vocabulary->say($sentence)], $part->order());
         foreach ($notes as $id => $note) {
             $lines[] = [
                 'measure' => $note->place->measure,
                 'beat' => MarkedPage::beat($note->place->beat),
-                'note' => (string) $note->note->pitch?->spoken(),
+                'note' => $part->style->vocabulary->say((string) $note->note->pitch?->spoken()),
                 'sign' => implode(', ', array_filter($words[$id])),
             ];
         }

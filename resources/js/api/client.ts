@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Decision, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, People, Profile, ProfileTrial, Reading, Refusal, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -114,32 +114,69 @@ function instrumentFields(instruments: Record<string, string>): Record<string, s
     return Object.fromEntries(Object.entries(instruments).map(([part, instrument]) => [`instruments[${part}]`, instrument]))
 }
 
+/** “?players=3”; nothing where it is nobody in particular. */
+function of(name: string, id: number | null): string {
+    return id === null ? '' : `?${name}=${id}`
+}
+
+/** What a class, a section or a group is to be; how it writes; and how its director writes elsewhere. */
+export interface GivenProfile {
+    settings: Record<string, unknown>
+    style: Record<string, string>
+    directors: Record<string, string>
+}
+
 export const api = {
     session: () => request<Session>('GET', 'session'),
     signIn: (email: string, password: string) =>
         request<Session>('POST', 'session', { email, password }),
+    giveCode: (code: string) => request<Session>('POST', 'session/code', { code }),
     signOut: () => request<undefined>('DELETE', 'session'),
+    forgotten: (email: string) => request<undefined>('POST', 'forgotten', { email }),
     firstStart: (given: { code: string; school: string; name: string; email: string; password: string }) => request<Session>('POST', 'first-start', given),
     askedIn: (token: string) => request<AskedIn>('GET', `join/${encodeURIComponent(token)}`),
     join: (token: string, name: string, password: string) => request<Session>('POST', `join/${encodeURIComponent(token)}`, { name, password }),
     account: () => request<Account>('GET', 'account'),
     changeAccount: (given: { name: string; email: string; password: string; current_password: string }) => request<Account>('PATCH', 'account', given),
+    beginCode: (current_password: string) => request<Secret>('POST', 'account/second-factor', { current_password }),
+    confirmCode: (code: string) => request<Codes>('PUT', 'account/second-factor', { code }),
+    endCode: (current_password: string) => request<undefined>('DELETE', 'account/second-factor', { current_password }),
+    devices: () => request<Devices>('GET', 'account/devices'),
+    endDevice: (id: number) => request<undefined>('DELETE', `account/devices/${id}`),
+    leave: (current_password: string) => request<undefined>('DELETE', 'account', { current_password }),
+    school: (id: number) => request<SchoolSettings>('GET', `schools/${id}`),
+    changeSchool: (id: number, given: { name: string; idleMinutes: number | null }) => request<undefined>('PATCH', `schools/${id}`, given),
     openEnsemble: (school: number, given: { name: string; year: string; level: string }) => request<Made>('POST', `schools/${school}/ensembles`, given),
     changeEnsemble: (id: number, given: { name?: string; year?: string; level?: string; putAway?: boolean }) => request<undefined>('PATCH', `ensembles/${id}`, given),
     nextYear: (id: number, given: { name: string; year: string }) => request<Made>('POST', `ensembles/${id}/next-year`, given),
-    profile: (ensemble: number) => request<Profile>('GET', `ensembles/${ensemble}/profile`),
-    tryProfile: (ensemble: number, settings: Record<string, unknown>, style: Record<string, string>) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial`, { settings, style }),
-    keepProfile: (ensemble: number, settings: Record<string, unknown>, style: Record<string, string>) => request<undefined>('PUT', `ensembles/${ensemble}/profile`, { settings, style }),
+    leaveEnsemble: (id: number) => request<undefined>('POST', `ensembles/${id}/leave`),
+    profile: (ensemble: number, section: number | null) => request<Profile>('GET', `ensembles/${ensemble}/profile${of('section', section)}`),
+    tryProfile: (ensemble: number, section: number | null, given: GivenProfile) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial${of('section', section)}`, given),
+    keepProfile: (ensemble: number, section: number | null, given: GivenProfile) => request<undefined>('PUT', `ensembles/${ensemble}/profile${of('section', section)}`, given),
+    makeGroup: (ensemble: number, section: number, name: string) => request<Made>('POST', `ensembles/${ensemble}/sections`, { section, name }),
+    changeSection: (id: number, given: { name?: string; stands?: number }) => request<undefined>('PATCH', `sections/${id}`, given),
+    takeSectionAway: (id: number) => request<undefined>('DELETE', `sections/${id}`),
+    occasions: (ensemble: number) => request<Occasions>('GET', `ensembles/${ensemble}/occasions`),
+    makeOccasion: (ensemble: number, given: { kind: string; name: string; on: string }) => request<Made>('POST', `ensembles/${ensemble}/occasions`, given),
+    changeOccasion: (id: number, given: { name: string; on: string }) => request<undefined>('PATCH', `occasions/${id}`, given),
+    takeOccasionAway: (id: number) => request<undefined>('DELETE', `occasions/${id}`),
+    piece: (id: number) => request<Piece>('GET', `pieces/${id}`),
+    tryOrder: (id: number, order: Order) => request<ProfileTrial>('POST', `pieces/${id}/order/trial`, { order }),
+    keepOrder: (id: number, order: Order) => request<undefined>('PUT', `pieces/${id}/order`, { order }),
+    keepPassages: (id: number, passages: Passage[] | null) => request<undefined>('PUT', `pieces/${id}/passages`, { passages }),
+    changePart: (id: number, given: { name?: string; section?: number | null; instrument?: string; putAway?: boolean }) => request<undefined>('PATCH', `parts/${id}`, given),
+    movePart: (id: number, before: number | null) => request<undefined>('POST', `parts/${id}/move`, { before }),
+    takePartAway: (id: number, name: string) => request<undefined>('DELETE', `parts/${id}`, { name }),
     makePasswordLink: (membership: number) => request<Address>('POST', `memberships/${membership}/password-link`),
-    passwordLink: (token: string) => request<Account>('GET', `new-password/${encodeURIComponent(token)}`),
-    newPassword: (token: string, password: string) => request<Session>('POST', `new-password/${encodeURIComponent(token)}`, { password }),
+    passwordLink: (token: string, email: string) => request<Account>('GET', `new-password/${encodeURIComponent(token)}?email=${encodeURIComponent(email)}`),
+    newPassword: (token: string, email: string, password: string) => request<Session>('POST', `new-password/${encodeURIComponent(token)}`, { email, password }),
     people: (ensemble: number) => request<People>('GET', `ensembles/${ensemble}/people`),
     invite: (ensemble: number, chosen: Chosen) => request<NewInvitation>('POST', `ensembles/${ensemble}/invitations`, chosen),
     renewInvitation: (id: number) => request<NewInvitation>('POST', `invitations/${id}/renew`),
     takeBackInvitation: (id: number) => request<undefined>('DELETE', `invitations/${id}`),
     changeMember: (id: number, chosen: Chosen) => request<undefined>('PATCH', `memberships/${id}`, chosen),
     letGo: (id: number) => request<undefined>('DELETE', `memberships/${id}`),
-    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
+    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>> & Partial<Pick<Piece, 'tempo' | 'level' | 'occasion'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
     movePiece: (id: number, before: number | null) => request<undefined>('POST', `pieces/${id}/move`, { before }),
     bringPiece: (id: number, to: number, how: 'move' | 'decided' | 'print') => request<Made>('POST', `pieces/${id}/bring`, { to, how }),
     takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
@@ -152,21 +189,21 @@ export const api = {
             `ensembles/${ensemble}/pieces`,
             upload(file, { title: kept.title, rights: kept.rights, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
-    part: (id: number) => request<Desk>('GET', `parts/${id}`),
-    marking: (id: number, have?: string) => request<Marking>('GET', `parts/${id}/log${have ? `?have=${have}` : ''}`),
-    append: ({ part, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>
-        request<Marking>('POST', `parts/${part}/log`, { key, kind, decisions, takes, seen, proposed, by, browser, follows, have }),
-    sheet: (id: number) => request<Sheet>('GET', `parts/${id}/sheet`),
-    preview: (id: number, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview`, { decisions }),
-    why: (id: number, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}`),
-    ways: (id: number, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to }).toString()}`),
-    sizeUp: (id: number) => request<SizeUp>('GET', `parts/${id}/size-up`),
-    links: (part: number) => request<Links>('GET', `parts/${part}/links`),
-    openLink: (part: number, days: number) =>
-        request<NewLink>('POST', `parts/${part}/links`, { days }),
+    part: (id: number, players: number | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
+    marking: (id: number, players: number | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
+    append: ({ part, players, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>
+        request<Marking>('POST', `parts/${part}/log${of('players', players ?? null)}`, { key, kind, decisions, takes, seen, proposed, by, browser, follows, have }),
+    sheet: (id: number, players: number | null) => request<Sheet>('GET', `parts/${id}/sheet${of('players', players)}`),
+    preview: (id: number, players: number | null, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview${of('players', players)}`, { decisions }),
+    why: (id: number, players: number | null, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}${of('players', players)}`),
+    ways: (id: number, players: number | null, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to, ...(players === null ? {} : { players: String(players) }) }).toString()}`),
+    sizeUp: (id: number, players: number | null) => request<SizeUp>('GET', `parts/${id}/size-up${of('players', players)}`),
+    links: (part: number, players: number | null) => request<Links>('GET', `parts/${part}/links${of('players', players)}`),
+    openLink: (part: number, players: number | null, days: number) => request<NewLink>('POST', `parts/${part}/links${of('players', players)}`, { days }),
     closeLink: (id: number) => request<undefined>('DELETE', `links/${id}`),
     shared: (token: string) => request<Shared>('GET', `shared/${token}`),
 }
 
-export const partMusicXml = (id: number) => `/api/parts/${id}/musicxml`
+export const partMusicXml = (id: number, players: number | null) => `/api/parts/${id}/musicxml${of('players', players)}`
+export const schoolExport = (id: number) => `/api/schools/${id}/export`
 export const sharedMusicXml = (token: string) => `/api/shared/${token}/musicxml`

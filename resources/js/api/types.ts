@@ -67,6 +67,7 @@ export type Decision = ({ note: string; to?: string } | { measures: string }) & 
 export interface Account {
     name: string
     email: string
+    /** a code is asked for beside the password */
     givesCode: boolean
 }
 
@@ -112,6 +113,11 @@ export interface Change {
     to: number | null
 }
 
+/** Codes for paper, shown this once. */
+export interface Codes {
+    codes: string[]
+}
+
 export type Density = 'first-year' | 'usual' | 'sparse'
 
 /** A part opened on the desk. */
@@ -131,6 +137,7 @@ export interface Desk {
     groups: PartName[]
     /** the group whose edition this is; null: the section's */
     players: number | null
+    words: Words
 }
 
 /** Who plays the part on the desk. */
@@ -156,6 +163,21 @@ export interface DeskPiece {
     title: string
     composer: string
     rights: Rights
+}
+
+/** A browser in which somebody is signed in. */
+export interface Device {
+    id: number
+    name: string
+    since: string
+    seen: string
+    /** it is the one that asks */
+    here: boolean
+}
+
+export interface Devices {
+    /** the one seen last first */
+    devices: Device[]
 }
 
 /** Who is signed in. */
@@ -438,12 +460,41 @@ export interface Occasion {
     pieces: string[]
 }
 
+export interface Occasions {
+    ensemble: string
+    /** in order */
+    occasions: Occasion[]
+}
+
 export type OpenStrings = 'up-open-down-four' | 'open' | 'four'
+
+/** What of a piece is played. */
+export interface Order {
+    cuts: Span[]
+    /** measures whose closing repeat is not taken */
+    straight: string[]
+    tacets: Tacet[]
+}
+
+/** An order of performance as somebody decided it. */
+export interface OrderVersion {
+    id: number
+    by: string
+    at: string
+    order: Order
+}
 
 /** A part by its name. */
 export interface PartName {
     id: number
     name: string
+}
+
+/** A stretch of a piece that has a name. */
+export interface Passage {
+    name: string
+    from: string
+    to: string
 }
 
 /** A finger pattern on a string. */
@@ -476,6 +527,52 @@ export interface Performance {
     silent: number[]
     /** the same in words, with repeats that are not taken */
     sentences: string[]
+}
+
+/** A piece on its own page. */
+export interface Piece {
+    id: number
+    title: string
+    composer: string
+    kind: 'piece' | 'line'
+    rights: Rights
+    bowing: BowingSchool
+    /** quarters a minute that somebody chose */
+    tempo: number | null
+    /** quarters a minute that its file begins with */
+    written: number
+    /** for this piece only */
+    level: Level | null
+    /** the concert it is for */
+    occasion: number | null
+    ensemble: string
+    ensembleId: number
+    /** concerts of the ensemble */
+    occasions: Occasion[]
+    /** of the ensemble, without groups */
+    sections: Section[]
+    /** those put away among them */
+    parts: PiecePart[]
+    /** as they are printed */
+    measures: string[]
+    /** measures with which a repeat ends */
+    repeats: string[]
+    order: Order
+    /** of performance, the one that holds first */
+    orders: OrderVersion[]
+    passages: Passage[]
+    /** false: they are its rehearsal letters */
+    ownPassages: boolean
+    words: Words
+}
+
+/** A part on the page of its piece. */
+export interface PiecePart {
+    id: number
+    name: string
+    instrument: Instrument
+    section: number | null
+    putAway: boolean
 }
 
 /** A piece and its parts, by name. */
@@ -595,6 +692,21 @@ export interface School {
     name: string
 }
 
+/** A school, for those who direct in it. */
+export interface SchoolSettings {
+    id: number
+    name: string
+    /** after which whoever does nothing is signed out; null: as long as the session lasts */
+    idleMinutes: number | null
+}
+
+/** A secret on its way to somebody's telephone. */
+export interface Secret {
+    secret: string
+    /** what the QR code holds */
+    address: string
+}
+
 /** A section, or a group of its players. */
 export interface Section {
     id: number
@@ -619,6 +731,7 @@ export interface Session {
     idleMinutes: number | null
     /** this installation sends mail */
     mails: boolean
+    words: Words
 }
 
 /** What a student sees: one marked part, and nothing of the rest. */
@@ -635,6 +748,7 @@ export interface Shared {
     hand?: Hand
     sheet?: SheetLine[]
     performance?: Performance
+    words?: Words
 }
 
 /** The transfer sheet of a part. */
@@ -720,6 +834,12 @@ export interface Skipped {
     why: string
 }
 
+/** From one measure to another, both included, as they are printed. */
+export interface Span {
+    from: string
+    to: string
+}
+
 /** A trouble spot. */
 export interface Spot {
     code: string
@@ -755,6 +875,13 @@ export interface Summary {
     extensions: number
     /** what the class has not been taught */
     new: string[]
+}
+
+/** A part is silent. */
+export interface Tacet {
+    part: string
+    from: string
+    to: string
 }
 
 /** What an instrument is taught, or can be. */
@@ -828,4 +955,10 @@ export interface Ways {
 export interface Why {
     instead: Way | null
     withoutShift: Way | null
+}
+
+/** The words of a house style, for what the page says itself. */
+export interface Words {
+    /** our term => the word for it, where it is another */
+    terms: Record<string, string>
 }

@@ -17,6 +17,7 @@ const emit = defineEmits<{ submit: [] }>()
                 <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
                 <ElButton v-if="shown" type="primary" native-type="submit" :loading="busy" class="wide">{{ button }}</ElButton>
             </ElForm>
+            <slot name="after" />
         </div>
     </main>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../stores/say'
 import { nextTick, ref, watch } from 'vue'
 import type { Finding, Fix } from '../api/types'
 
@@ -39,7 +40,7 @@ watch(
                 <button type="button" class="finding" :aria-current="finding.id === current" @click="emit('go', finding.id)">
                     <span class="finding-number">{{ index + 1 }}</span>
                     <span class="finding-body">
-                        <strong>Measure {{ finding.measure }}</strong>
+                        <strong>{{ say(`Measure ${finding.measure}`) }}</strong>
                         <span class="finding-message">{{ finding.message }}</span>
                     </span>
                 </button>
@@ -62,7 +63,7 @@ watch(
                 <li v-for="note in plan" :key="note.id" :class="{ current: note.id === current }">
                     <button type="button" class="finding" :aria-current="note.id === current" @click="emit('go', note.id)">
                         <span class="finding-body">
-                            <strong>Measure {{ note.measure }}</strong>
+                            <strong>{{ say(`Measure ${note.measure}`) }}</strong>
                             <span class="finding-message">{{ note.message }}</span>
                         </span>
                     </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElAlert, ElButton, ElCheckbox, ElDrawer, ElPopconfirm, ElSelect } from 'element-plus'
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { api, partMusicXml } from '../api/client'
 import type { Desk, Link } from '../api/types'
 import { useAttempt } from '../components/attempt'
@@ -28,17 +28,18 @@ const address = ref('')
 /** The link whose address is shown. */
 const made = ref<number | null>(null)
 const { fault, busy, attempt } = useAttempt()
+const group = computed(() => props.part.groups.find(({ id }) => id === props.part.players)?.name)
 
 watch(open, async (now) => {
     address.value = fault.value = ''
     if (now && props.part.part.shares) {
-        await attempt(async () => void (links.value = (await api.links(props.part.part.id)).links))
+        await attempt(async () => void (links.value = (await api.links(props.part.part.id, props.part.players)).links))
     }
 })
 
 const create = () =>
     attempt(async () => {
-        const answer = await api.openLink(props.part.part.id, days.value)
+        const answer = await api.openLink(props.part.part.id, props.part.players, days.value)
         address.value = answer.address
         made.value = answer.link.id
         links.value = [answer.link, ...links.value]
@@ -67,12 +68,12 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
             <div class="row">
                 <ElButton @click="emit('print')">Print</ElButton>
                 <ElButton @click="emit('pdf')">Save PDF</ElButton>
-                <a class="el-button" :href="partMusicXml(part.part.id)" download>MusicXML</a>
+                <a class="el-button" :href="partMusicXml(part.part.id, part.players)" download>MusicXML</a>
             </div>
             <p v-if="saving" class="quiet small-print">Decisions are still on their way; MusicXML and links carry them once they are saved.</p>
         </section>
         <section v-if="part.part.shares">
-            <h3>A link for {{ part.part.name }}</h3>
+            <h3>A link for {{ part.part.name }}{{ group ? `, ${group}` : '' }}</h3>
             <p class="quiet small-print">
                 Students open it without an account and see this part only. We count openings and nothing else.
             </p>

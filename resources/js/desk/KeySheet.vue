@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../stores/say'
 import { ElDialog, ElSwitch } from 'element-plus'
 import { computed } from 'vue'
 import { isSingle, spoken, type Command } from '../marks/keys'
@@ -22,7 +23,7 @@ const columns = computed(() => COLUMNS.map((names) => names.map((name) => ({ nam
                     <dl>
                         <div v-for="command in group.commands" :key="command.label" :class="{ off: !singles && command.keys.every(isSingle) }">
                             <dt><kbd v-for="key in command.keys" :key="key">{{ spoken(key) }}</kbd></dt>
-                            <dd>{{ command.label }}</dd>
+                            <dd>{{ say(command.label) }}</dd>
                         </div>
                     </dl>
                 </section>

@@ -43,8 +43,9 @@ async function sizeUp(): Promise<void> {
         return
     }
     try {
-        const answer = await api.sizeUp(id)
-        sized.value = id === desk.part?.part.id ? answer : sized.value
+        const players = desk.players
+        const answer = await api.sizeUp(id, players)
+        sized.value = id === desk.part?.part.id && players === desk.players ? answer : sized.value
     } catch (problem) {
         fault.value = id === desk.part?.part.id ? problemWords(problem) : fault.value
     }

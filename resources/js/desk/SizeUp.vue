@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from '../stores/say'
 import { ElAlert, ElSkeleton } from 'element-plus'
 import { computed, ref } from 'vue'
 import type { SizeUp } from '../api/types'
@@ -54,7 +55,7 @@ function places(measures: readonly string[]): string {
         }
     }
     const words = ranges.map((range) => stretch(range[0] ?? '', range.at(-1) ?? ''))
-    return `${measures.length === 1 ? 'Measure' : 'Measures'} ${words.slice(0, 4).join(', ')}${words.length > 4 ? ' …' : ''}`
+    return `${say(measures.length === 1 ? 'Measure' : 'Measures')} ${words.slice(0, 4).join(', ')}${words.length > 4 ? ' …' : ''}`
 }
 
 function stretch(from: string, to: string): string {
@@ -67,7 +68,7 @@ function stretch(from: string, to: string): string {
         <ElAlert v-if="fault" type="error" :closable="false">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></ElAlert>
         <ElSkeleton v-else-if="!size" :rows="5" animated />
         <template v-else>
-            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.measures }} measures</span></h2>
+            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.measures }} {{ say('measures') }}</span></h2>
             <dl>
                 <div v-for="fact in facts" :key="fact.name">
                     <dt>{{ fact.name }}</dt>
@@ -98,7 +99,7 @@ function stretch(from: string, to: string): string {
             <div v-for="row in rows" :key="row.string" class="pattern-row">
                 <span class="pattern-string">{{ row.string }}</span>
                 <span class="pattern-list">
-                    <button v-for="pattern in row.patterns" :key="pattern.note + pattern.pattern" type="button" class="pattern" :title="`from measure ${pattern.from}`" @click="emit('go', pattern.note)">
+                    <button v-for="pattern in row.patterns" :key="pattern.note + pattern.pattern" type="button" class="pattern" :title="say(`from measure ${pattern.from}`)" @click="emit('go', pattern.note)">
                         {{ pattern.pattern }} <span class="quiet">{{ stretch(pattern.from, pattern.to) }}</span>
                     </button>
                 </span>

@@ -19,7 +19,7 @@ export function useOnPaper(desk: Ref<Desk | null>, layer: Ref<readonly Mark[]>) 
     let maker: PaperMaker | null = null
     let sheet: SheetLine[] = []
 
-    const heading = () => ({ title: desk.value?.piece.title ?? '', composer: desk.value?.piece.composer ?? '', part: desk.value?.part.name ?? '', ensemble: desk.value?.ensemble.name ?? '' })
+    const heading = () => ({ title: desk.value?.piece.title ?? '', composer: desk.value?.piece.composer ?? '', part: [desk.value?.part.name, desk.value?.groups.find(({ id }) => id === desk.value?.players)?.name].filter(Boolean).join(', '), told: desk.value?.performance.sentences ?? [], ensemble: desk.value?.ensemble.name ?? '' })
     const showsNotation = () => desk.value?.piece.rights !== 'printed-only'
 
     function drawn(now: ScorePage): void {
@@ -40,7 +40,7 @@ export function useOnPaper(desk: Ref<Desk | null>, layer: Ref<readonly Mark[]>) 
         const id = desk.value?.part.id
         try {
             if (!showsNotation() && id !== undefined) {
-                sheet = (await api.sheet(id)).sheet
+                sheet = (await api.sheet(id, desk.value?.players ?? null)).sheet
             }
             if (maker && id === desk.value?.part.id) {
                 await work(maker)

@@ -14,7 +14,7 @@ export interface Trial {
 }
 
 /** Other ways to finger, reasons, and what the page would be with them. Nothing here decides anything. */
-export function useTrying(part: () => number | null) {
+export function useTrying(part: () => number | null, players: () => number | null) {
     const trial = shallowRef<Trial | null>(null)
     /** Why the chosen note is fingered as it is; undefined: nobody asked. */
     const why = shallowRef<Why | undefined>(undefined)
@@ -51,7 +51,7 @@ export function useTrying(part: () => number | null) {
         asking.value = false
     }
 
-    const look = (kind: Trial['kind'], place: number, decisions: Decision[]) => ask((id) => api.preview(id, decisions), (drawn) => (trial.value = { kind, place, decisions, drawn }))
+    const look = (kind: Trial['kind'], place: number, decisions: Decision[]) => ask((id) => api.preview(id, players(), decisions), (drawn) => (trial.value = { kind, place, decisions, drawn }))
 
     /** Leaves what is looked at. */
     function leave(): void {
@@ -66,8 +66,8 @@ export function useTrying(part: () => number | null) {
         asking,
         look,
         leave,
-        explain: (note: string) => ask((id) => api.why(id, note), (answer) => (why.value = answer)),
-        findWays: (from: string, to: string) => ask((id) => api.ways(id, from, to), (answer) => (ways.value = answer.ways)),
+        explain: (note: string) => ask((id) => api.why(id, players(), note), (answer) => (why.value = answer)),
+        findWays: (from: string, to: string) => ask((id) => api.ways(id, players(), from, to), (answer) => (ways.value = answer.ways)),
         lookAtWay: (place: number) => {
             const way = ways.value?.[place]
             if (way) {

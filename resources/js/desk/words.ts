@@ -1,4 +1,5 @@
 import { Unreachable } from '../api/client'
+import { say } from '../stores/say'
 import type { Decision, FieldName, Note } from '../api/types'
 
 /** Fields that are spoken of in other words than their own. */
@@ -35,7 +36,7 @@ export function beatWords(beat: number): string {
 }
 
 export function placeWords(note: Pick<Note, 'measure' | 'beat'>): string {
-    return `measure ${note.measure}, beat ${beatWords(note.beat)}`
+    return say(`measure ${note.measure}, beat ${beatWords(note.beat)}`)
 }
 
 const ACTIONS: Record<string, string> = {
@@ -63,7 +64,7 @@ function stretchWords({ from, to }: Pick<Note, 'from' | 'to'>): string {
     if (from === null || to === null) {
         return ''
     }
-    const name = (place: number) => PLACES[Math.round(place * 4)] ?? ''
+    const name = (place: number) => say(PLACES[Math.round(place * 4)] ?? '')
     return name(from) === name(to) ? ` at the ${name(from)}` : `, ${name(from)} to ${name(to)}`
 }
 
@@ -108,7 +109,7 @@ export function timeWords(date: string): string {
 export function decisionWords(decision: Decision, notes: ReadonlyMap<string, Note>): string {
     const { note, to, measures, ...fields } = decision as Record<string, unknown> & { note?: string; to?: string; measures?: string }
     const place = (id: string) => (notes.has(id) ? placeWords(notes.get(id) as Note) : id)
-    const where = note === undefined ? (measures === 'all' ? 'the whole part' : `measures ${measures}`) : place(note) + (to === undefined ? '' : ` to ${place(to)}`)
+    const where = note === undefined ? (measures === 'all' ? 'the whole part' : say(`measures ${measures}`)) : place(note) + (to === undefined ? '' : ` to ${place(to)}`)
     const what = Object.entries(fields).map(([field, value]) => {
         const name = fieldWords(field as FieldName)
         return value === null ? `no ${name}` : value === true ? name : value === false ? `without ${name}` : `${name} ${String(value)}`

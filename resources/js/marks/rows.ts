@@ -1,3 +1,4 @@
+import { say } from '../stores/say'
 import type { FieldName } from '../api/types'
 import type { DeskHands } from './hands'
 import { said, type KindRow } from './table'
@@ -20,7 +21,7 @@ export function heldWord(field: FieldName, spelled: (value: string) => string): 
     return {
         slot: 'word',
         draw: (line, head, mark) => line.word(head, mark),
-        paint: (fields) => (typeof fields[field] === 'string' ? { text: spelled(String(fields[field])) } : null),
+        paint: (fields) => (typeof fields[field] === 'string' ? { text: say(spelled(String(fields[field]))) } : null),
     }
 }
 

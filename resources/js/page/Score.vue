@@ -12,6 +12,8 @@ const props = defineProps<{
     label: string
     selected?: string[]
     flags?: Flag[]
+    /** Measures that are not played, counted from 0. */
+    silent?: readonly number[] | undefined
     tracks?: Tracks | null
 }>()
 
@@ -36,6 +38,7 @@ async function draw(): Promise<void> {
             return
         }
         page.paint(props.layer)
+        page.cross(props.silent ?? [])
         page.flag(props.flags ?? [])
         page.select(props.selected ?? [])
         follow()
@@ -75,6 +78,10 @@ watch(
     () => props.layer,
     (layer) => page?.paint(layer),
     { flush: 'sync' },
+)
+watch(
+    () => props.silent,
+    (silent) => page?.cross(silent ?? []),
 )
 watch(() => props.tracks, follow)
 watch(

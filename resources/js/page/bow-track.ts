@@ -1,3 +1,4 @@
+import { say } from '../stores/say'
 import type { Note } from '../api/types'
 import { musicSpan, SPACE, type System } from './engraving'
 import { element } from './svg'
@@ -27,8 +28,8 @@ export function track(system: System, notes: readonly Note[], troubled: Readonly
     made.append(
         element('rect', { class: 'stick', x: left, y: top, width: Math.max(0, right - left), height: TRACK_HEIGHT }),
         element('path', { class: 'middle', d: `M${left} ${top + TRACK_HEIGHT / 2} H${right}` }),
-        element('text', { x: left - 40, y: top + 120, 'text-anchor': 'end', 'font-size': 200 }, 'frog'),
-        element('text', { x: left - 40, y: top + TRACK_HEIGHT, 'text-anchor': 'end', 'font-size': 200 }, 'tip'),
+        element('text', { x: left - 40, y: top + 120, 'text-anchor': 'end', 'font-size': 200 }, say('frog')),
+        element('text', { x: left - 40, y: top + TRACK_HEIGHT, 'text-anchor': 'end', 'font-size': 200 }, say('tip')),
     )
     if (before) {
         made.append(path(legs(system, before, troubled), top, 'before'))

@@ -2,9 +2,12 @@ import type { HandNote, Mark, Note } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
-import { SPACE, unpack, type Engraving, type Head, type System } from './engraving'
+import { musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
 import { draw, ROOM, STAFF_ONLY } from './pencil'
 import { element } from './svg'
+
+/** The pencil. */
+const GRAPHITE = '#26282c'
 
 const BETWEEN_LINES = 1.6 * SPACE
 /** Room for the tabs of the findings, which hang between the staff and the tracks. */
@@ -58,6 +61,8 @@ export class ScorePage {
 
     private tracks: Tracks | null = null
 
+    private crossed: readonly number[] = []
+
     private looking = 0
 
     constructor(private readonly host: HTMLElement) {
@@ -102,6 +107,7 @@ export class ScorePage {
      */
     async engrave(music: string, width: number, name?: string): Promise<void> {
         this.music = ''
+        this.crossed = []
         const [pages] = await Promise.all([engrave(music, width, name), ...FONTS.map((font) => document.fonts.load(font))])
         this.drawing.replaceChildren()
         this.engraving = unpack(pages, this.drawing)
@@ -166,6 +172,20 @@ export class ScorePage {
             if (line && head) {
                 line.overlay.append(flagDrawing(flag, head, line.system))
             }
+        }
+    }
+
+    /** Crosses measures out that are not played, counted from 0 through the part: on the screen and on paper. */
+    cross(measures: readonly number[]): void {
+        this.crossed = measures
+        let first = 0
+        for (const { system } of this.lines) {
+            system.element.querySelectorAll(':scope > .crossed').forEach((old) => old.remove())
+            const here = measures.filter((measure) => measure >= first && measure < first + system.barlines.length).map((measure) => measure - first)
+            if (here.length > 0) {
+                system.element.append(crossing(system, here))
+            }
+            first += system.barlines.length
         }
     }
 
@@ -236,6 +256,7 @@ export class ScorePage {
             y += height
         }
         this.paintTracks()
+        this.cross(this.crossed)
         this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
         this.lookAgain()
     }
@@ -321,6 +342,29 @@ function nearest(line: Line, x: number, y: number): string | null {
 
 function middle(start: number, size: number): number {
     return start + size / 2
+}
+
+/** One stroke of the pencil from corner to corner and one back, over each run of measures. */
+function crossing(system: System, measures: readonly number[]): SVGGElement {
+    const made = element('g', { class: 'crossed' })
+    const { left } = musicSpan(system)
+    const edge = (measure: number) => (measure < 0 ? left : (system.barlines[measure] ?? left))
+    const [top, bottom] = [system.staffTop - 0.6 * SPACE, system.staffBottom + 0.6 * SPACE]
+    for (const measure of measures) {
+        if (measures.includes(measure - 1)) {
+            continue
+        }
+        let last = measure
+        while (measures.includes(last + 1)) {
+            last++
+        }
+        const [from, to] = [edge(measure - 1), edge(last)]
+        made.append(
+            element('rect', { x: from, y: top, width: to - from, height: bottom - top, fill: '#fff', 'fill-opacity': 0.62, stroke: 'none' }),
+            element('path', { d: `M${from} ${top} L${to} ${bottom} M${from} ${bottom} L${to} ${top} M${from} ${top} V${bottom} M${to} ${top} V${bottom}`, fill: 'none', stroke: GRAPHITE, 'stroke-width': 34, 'stroke-linecap': 'round' }),
+        )
+    }
+    return made
 }
 
 function flagDrawing(flag: Flag, head: Head, system: System): SVGGElement {

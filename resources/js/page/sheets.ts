@@ -1,4 +1,5 @@
 import type { Mark, SheetLine } from '../api/types'
+import { say } from '../stores/say'
 import { INK } from './engraving'
 import type { ScorePage } from './score-page'
 import { element } from './svg'
@@ -16,6 +17,8 @@ export interface Heading {
     composer: string
     part: string
     ensemble: string
+    /** What is not played, in sentences. */
+    told: readonly string[]
 }
 
 const MARGIN_TOP = 1400
@@ -40,7 +43,7 @@ export function marked(page: ScorePage, layer: readonly Mark[], paper: Paper, he
             y = MARGIN_TOP
             if (sheets.length === 1) {
                 sheet.append(headingOn(width, left, heading))
-                y += HEADING
+                y += headingHeight(heading)
             }
         }
         line.drawing.setAttribute('transform', `translate(${left.toFixed(0)}, ${(y - line.top).toFixed(0)})`)
@@ -58,12 +61,12 @@ const COLUMNS = [0, 900, 3300, 5700, 8100]
 export function transfer(lines: readonly SheetLine[], paper: Paper, heading: Heading): SVGSVGElement[] {
     const { width, height } = PAPERS[paper]
     const left = 1500
-    const rows = Math.floor((height - MARGIN_TOP - MARGIN_BOTTOM - HEADING - ROW) / ROW)
+    const rows = Math.floor((height - MARGIN_TOP - MARGIN_BOTTOM - headingHeight(heading) - ROW) / ROW)
     const sheets: SVGSVGElement[] = []
     for (let first = 0; first === 0 || first < lines.length; first += rows) {
         const sheet = blank(paper)
-        const top = MARGIN_TOP + HEADING
-        sheet.append(headingOn(width, left, heading), row(left, top, ['', 'Measure', 'Beat', 'Note', 'Pencil in'], true))
+        const top = MARGIN_TOP + headingHeight(heading)
+        sheet.append(headingOn(width, left, heading), row(left, top, ['', say('Measure'), 'Beat', 'Note', 'Pencil in'], true))
         lines.slice(first, first + rows).forEach((line, index) => {
             const y = top + (index + 1) * ROW
             sheet.append(
@@ -91,12 +94,15 @@ function blank(paper: Paper): SVGSVGElement {
     return element('svg', { class: `sheet ${paper}`, viewBox: `0 0 ${width} ${height}`, width: `${width / 100}mm`, height: `${height / 100}mm` })
 }
 
+const headingHeight = ({ told }: Heading) => HEADING + 420 * Math.max(0, told.length - 1)
+
 function headingOn(width: number, left: number, heading: Heading): SVGGElement {
     return element(
         'g',
         {},
         words(heading.title, width / 2, MARGIN_TOP + 720, 860, { 'text-anchor': 'middle', 'font-weight': 'bold' }),
         words(heading.part, left, MARGIN_TOP + 1650, 480, { 'font-weight': 'bold' }),
+        ...heading.told.map((sentence, index) => words(sentence, width / 2, MARGIN_TOP + 1500 + 420 * index, 340, { 'text-anchor': 'middle', 'font-style': 'italic' })),
         words(heading.composer, width - left, MARGIN_TOP + 1650, 420, { 'text-anchor': 'end' }),
     )
 }

@@ -12,6 +12,8 @@ export interface Entry {
     /** Its name, for good: the same key sent again is the same entry. */
     key: string
     part: number
+    /** The group of players in whose edition it was made. */
+    players?: number | undefined
     kind: 'decide' | 'undo' | 'redo'
     decisions?: Decision[]
     /** The key of the entry that an undo or redo is about. */

@@ -69,7 +69,7 @@ export const useQueue = defineStore('queue', () => {
         trouble.value = ''
     }
 
-    function push(made: Pick<Entry, 'part' | 'kind' | 'decisions' | 'takes' | 'seen' | 'proposed'>): void {
+    function push(made: Pick<Entry, 'part' | 'players' | 'kind' | 'decisions' | 'takes' | 'seen' | 'proposed'>): void {
         const before = waiting.value.filter(({ part }) => part === made.part).at(-1)
         const at = Math.max(Date.now(), (entries.value.at(-1)?.at ?? 0) + 1)
         const entry: Entry = { ...made, ...(before ? { follows: before.key } : {}), key: uuid(), at, tried: false }
@@ -198,7 +198,7 @@ export const useQueue = defineStore('queue', () => {
         drop(...settled.map(({ key }) => key))
         settled
             .filter(({ kind }) => again && kind === 'decide')
-            .forEach(({ decisions, proposed }) => push({ part, kind: 'decide', decisions, proposed, seen }))
+            .forEach(({ players, decisions, proposed }) => push({ part, players, kind: 'decide', decisions, proposed, seen }))
     }
 
     /** Another window made, sent or let go of an entry. */

@@ -31,7 +31,7 @@ const { part, notes, left: findings, plan, layer: decided } = storeToRefs(desk)
 const route = useRoute()
 const router = useRouter()
 const selecting = useSelection(notes)
-const trying = useTrying(() => desk.part?.part.id ?? null)
+const trying = useTrying(() => desk.part?.part.id ?? null, () => desk.players)
 const walk = useFindingWalk(findings, plan, trying, (note) => choose(note))
 const onPaper = useOnPaper(part, decided)
 const [bowTracked, handTracked, singleKeys] = [remembered('bow-track', true), remembered('hand-track', false), remembered('single-keys', true)]
@@ -75,11 +75,21 @@ async function load(): Promise<void> {
     trying.leave()
     sizing.value = true
     try {
-        if (await desk.open(Number(route.params.id))) {
+        if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : Number(route.query.players))) {
+            show(String(route.query.show ?? ''))
             document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
         }
     } catch (problem) {
         fault.value = problemWords(problem)
+    }
+}
+
+/** Whoever comes from the shelf finds what they came for. */
+function show(what: string): void {
+    handingOut.value = what === 'hand-out'
+    if (what === 'findings') {
+        sizing.value = false
+        hands.finding(1)
     }
 }
 
@@ -113,7 +123,7 @@ onBeforeUnmount(() => {
     document.title = 'Upright Pencil'
 })
 watch([selecting.selected, selecting.anchor, () => desk.marking], trying.forget)
-watch(() => route.params.id, (id) => id !== undefined && load(), { immediate: true })
+watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined && load(), { immediate: true })
 </script>
 
 <template>
@@ -131,6 +141,10 @@ watch(() => route.params.id, (id) => id !== undefined && load(), { immediate: tr
                     >
                         {{ sibling.name }}
                     </button>
+                </nav>
+                <nav v-if="desk.part.groups.length > 0" class="siblings editions" aria-label="Players with fingers of their own">
+                    <button type="button" :aria-current="desk.players === null ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}`)">all</button>
+                    <button v-for="group in desk.part.groups" :key="group.id" type="button" :aria-current="group.id === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.id}`)">{{ group.name }}</button>
                 </nav>
             </template>
             <template #actions>

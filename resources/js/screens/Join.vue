@@ -24,7 +24,7 @@ onMounted(() => attempt(async () => (asked.value = await api.askedIn(token))))
 const accept = () =>
     attempt(async () => {
         session.is(await api.join(token, name.value, password.value))
-        await router.replace('/')
+        await router.replace(session.owesCode ? '/sign-in' : '/')
     })
 </script>
 

@@ -8,19 +8,20 @@ import { useAttempt } from '../components/attempt'
 import DoorSheet from '../components/DoorSheet.vue'
 import { useSession } from '../stores/session'
 
-const token = String(useRoute().params.token)
+const route = useRoute()
+const [token, email] = [String(route.params.token), String(route.query.email ?? '')]
 const router = useRouter()
 const session = useSession()
 const owner = ref<Account | null>(null)
 const password = ref('')
 const { fault, busy, attempt } = useAttempt()
 
-onMounted(() => attempt(async () => (owner.value = await api.passwordLink(token))))
+onMounted(() => attempt(async () => (owner.value = await api.passwordLink(token, email))))
 
 const choose = () =>
     attempt(async () => {
-        session.is(await api.newPassword(token, password.value))
-        await router.replace('/')
+        session.is(await api.newPassword(token, email, password.value))
+        await router.replace(session.owesCode ? '/sign-in' : '/')
     })
 </script>
 

@@ -1,45 +1,53 @@
 <script setup lang="ts">
 import { ElAlert, ElMessage, ElSkeleton } from 'element-plus'
-import { onMounted, ref } from 'vue'
-import { useRoute } from 'vue-router'
-import { api } from '../api/client'
+import { computed, onMounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, type GivenProfile } from '../api/client'
 import type { Profile } from '../api/types'
+import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
-import { problemWords } from '../desk/words'
 import ProfileForm from '../staff/ProfileForm.vue'
-import type { Settings } from '../staff/profile-settings'
+import SectionBar from '../staff/SectionBar.vue'
 
-const ensemble = Number(useRoute().params.id)
+const route = useRoute()
+const router = useRouter()
+const ensemble = Number(route.params.id)
+const section = computed(() => (route.query.section === undefined ? null : Number(route.query.section)))
 const profile = ref<Profile | null>(null)
-const fault = ref('')
+const { fault, attempt } = useAttempt()
 
-async function load(): Promise<void> {
-    try {
-        profile.value = await api.profile(ensemble)
-    } catch (problem) {
-        fault.value = problemWords(problem)
+const load = () =>
+    attempt(async () => {
+        const wanted = section.value
+        const answer = await api.profile(ensemble, wanted)
+        if (wanted === section.value) {
+            profile.value = answer
+        }
+    })
+
+async function keep(given: GivenProfile): Promise<void> {
+    if (await attempt(() => api.keepProfile(ensemble, section.value, given))) {
+        ElMessage.success('The profile is kept. What you decided stays.')
+        await load()
     }
 }
 
-async function keep(settings: Settings, style: Record<string, string>): Promise<void> {
-    fault.value = ''
-    try {
-        await api.keepProfile(ensemble, settings, style)
-        ElMessage.success('The class profile is kept. What you decided stays.')
-        await load()
-    } catch (problem) {
-        fault.value = problemWords(problem)
-    }
+function choose(wanted: number | null): void {
+    void router.replace(wanted === null ? route.path : `${route.path}?section=${wanted}`)
 }
 
 onMounted(load)
+watch(section, load)
 </script>
 
 <template>
-    <TopBar says-saving><h1 v-if="profile" class="top-title">{{ profile.ensemble }}: what the class can</h1></TopBar>
+    <TopBar says-saving><h1 v-if="profile" class="top-title">{{ profile.ensemble }}: what they can</h1></TopBar>
     <main class="profile-page">
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-if="profile === null && !fault" :rows="8" animated />
-        <ProfileForm v-if="profile" :key="profile.versions[0]?.id ?? 0" :ensemble="ensemble" :profile="profile" @keep="keep" />
+        <template v-if="profile">
+            <SectionBar :ensemble="ensemble" :profile="profile" @choose="choose" @changed="load" />
+            <ProfileForm :key="`${profile.section} ${profile.versions[0]?.id ?? 0}`" :ensemble="ensemble" :profile="profile" @keep="keep" />
+        </template>
     </main>
 </template>

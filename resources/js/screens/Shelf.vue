@@ -52,6 +52,7 @@ onMounted(load)
     <TopBar says-saving>
         <ElInput v-if="shelf && shelf.ensembles.length > 0" v-model="wanted" class="shelf-search" placeholder="Find a piece or part" aria-label="Find a piece or part" clearable />
         <template #actions>
+            <RouterLink v-if="school && directs" v-slot="{ navigate }" :to="`/schools/${school.id}`" custom><ElButton text @click="navigate">School</ElButton></RouterLink>
             <ElButton v-if="school && (directs || shelf?.ensembles.length === 0)" @click="opening = true">New ensemble</ElButton>
             <RouterLink v-if="directs" v-slot="{ navigate }" to="/import" custom>
                 <ElButton type="primary" @click="navigate">Import music</ElButton>

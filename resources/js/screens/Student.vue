@@ -5,6 +5,7 @@ import type { Shared } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
 import { PaperMaker } from '../page/paper-maker'
 import { remembered } from '../stores/remembered'
+import { say, speak } from '../stores/say'
 import Score from '../page/Score.vue'
 import { ScorePage } from '../page/score-page'
 import { marked, transfer } from '../page/sheets'
@@ -30,6 +31,7 @@ const heading = () => ({
     composer: part.value?.composer ?? '',
     part: part.value?.part ?? '',
     ensemble: part.value?.ensemble ?? '',
+    told: part.value?.performance?.sentences ?? [],
 })
 let onScreen: ScorePage | null = null
 let forPaper: ScorePage | null = null
@@ -53,6 +55,7 @@ async function drawn(page: ScorePage): Promise<void> {
         const made = new ScorePage(hidden.value)
         await made.engrave(part.value.music, PAPER_WIDTH)
         made.paint(layer.value)
+        made.cross(part.value.performance?.silent ?? [])
         forPaper = made
     }
 }
@@ -74,6 +77,7 @@ onMounted(async () => {
     window.addEventListener('resize', resized)
     try {
         part.value = await api.shared(token)
+        speak(part.value.words)
         document.title = `${part.value.title}, ${part.value.part}`
     } catch (problem) {
         fault.value = problemWords(problem)
@@ -99,18 +103,19 @@ onBeforeUnmount(() => window.removeEventListener('resize', resized))
                     <a v-if="part.notation" :href="sharedMusicXml(token)" download>MusicXML</a>
                 </div>
             </header>
+            <ul v-if="part.performance" class="not-played"><li v-for="sentence in part.performance.sentences" :key="sentence">{{ sentence }}</li></ul>
             <p v-if="busy" class="notice" role="status">{{ busy }}</p>
             <div v-if="part.notation && part.music" class="paper">
-                <Score :music="part.music" :layer="layer" :tracks="tracks" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
+                <Score :music="part.music" :layer="layer" :tracks="tracks" :silent="part.performance?.silent" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
             </div>
             <section v-else class="transfer" aria-label="What to pencil into your printed part">
                 <p>Take your printed part and pencil these in. Tick each one when it is there.</p>
                 <p v-if="part.sheet?.length === 0" class="notice">There is nothing to pencil in yet.</p>
                 <table v-else>
-                    <thead><tr><th /><th>Measure</th><th>Beat</th><th>Note</th><th>Pencil in</th></tr></thead>
+                    <thead><tr><th /><th>{{ say('Measure') }}</th><th>Beat</th><th>Note</th><th>Pencil in</th></tr></thead>
                     <tbody>
                         <tr v-for="(line, index) in part.sheet" :key="index">
-                            <td><input type="checkbox" :aria-label="`Measure ${line.measure}, beat ${line.beat} is in`"></td>
+                            <td><input type="checkbox" :aria-label="say(`Measure ${line.measure}, beat ${line.beat} is in`)"></td>
                             <td>{{ line.measure }}</td><td>{{ line.beat }}</td><td>{{ line.note }}</td><td>{{ line.sign }}</td>
                         </tr>
                     </tbody>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElMessage } from 'element-plus'
+import { ElAlert, ElButton, ElMessage, ElPopconfirm } from 'element-plus'
 import { computed, ref } from 'vue'
 import { api } from '../api/client'
 import type { ShelfEnsemble, ShelfPiece } from '../api/types'
@@ -7,7 +7,7 @@ import { LEVELS, problemWords } from '../desk/words'
 import EnsembleForm from './EnsembleForm.vue'
 import PieceCard from './PieceCard.vue'
 import { useReload } from './reload'
-import { ROLES } from './words'
+import { dateWords, ROLES } from './words'
 
 /** An ensemble on the shelf: its pieces, its lesson lines, and what was put away. */
 const props = defineProps<{ ensemble: ShelfEnsemble; showsAll?: boolean }>()
@@ -15,7 +15,11 @@ const reload = useReload()
 
 const naming = ref<'this' | 'next' | null>(null)
 const showsAway = ref(false)
+/** The piece that is being moved by hand. */
+const dragged = ref(0)
 
+/** The next concert or rehearsal. */
+const next = computed(() => props.ensemble.occasions[0])
 const away = computed(() => props.ensemble.pieces.filter(({ putAway }) => putAway))
 const groups = computed(() => {
     const there = props.ensemble.pieces.filter(({ putAway }) => !putAway)
@@ -32,12 +36,22 @@ function done(): void {
     void reload()
 }
 
-async function putAway(): Promise<void> {
+async function doing(work: () => Promise<unknown>): Promise<void> {
     try {
-        await api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway })
+        await work()
         await reload()
     } catch (problem) {
         ElMessage.error(problemWords(problem))
+    }
+}
+
+const putAway = () => doing(() => api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway }))
+
+/** It takes the place of the one it is dropped on: before it going up, after it going down. */
+function drop(pieces: ShelfPiece[], on: number): void {
+    const [from, to] = [pieces.findIndex(({ id }) => id === dragged.value), pieces.findIndex(({ id }) => id === on)]
+    if (from >= 0 && from !== to) {
+        void doing(() => api.movePiece(dragged.value, (from > to ? pieces[to] : pieces[to + 1])?.id ?? null))
     }
 }
 </script>
@@ -47,17 +61,24 @@ async function putAway(): Promise<void> {
         <header>
             <h1>{{ ensemble.name }}</h1>
             <p class="quiet">{{ about }}</p>
-            <p v-if="ensemble.role !== 'director'" class="quiet">You are a {{ ROLES[ensemble.role].toLowerCase() }} here</p>
+            <p v-if="ensemble.role !== 'director'" class="quiet">
+                You are a {{ ROLES[ensemble.role].toLowerCase() }} here
+                <ElPopconfirm title="Leave this ensemble? What you decided stays; you see it no more." width="240" confirm-button-text="Leave" cancel-button-text="Stay" @confirm="doing(() => api.leaveEnsemble(ensemble.id))">
+                    <template #reference><ElButton text size="small">Leave</ElButton></template>
+                </ElPopconfirm>
+            </p>
             <div v-if="ensemble.directs" class="ensemble-actions">
                 <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/people`" custom><ElButton text @click="navigate">People</ElButton></RouterLink>
                 <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/profile`" custom><ElButton text @click="navigate">What they can</ElButton></RouterLink>
+                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/dates`" custom><ElButton text @click="navigate">Dates</ElButton></RouterLink>
                 <ElButton text @click="naming = 'this'">Name and level</ElButton>
                 <ElButton text @click="naming = 'next'">Next year’s class</ElButton>
                 <ElButton text @click="putAway">{{ ensemble.putAway ? 'Bring back' : 'Put away' }}</ElButton>
             </div>
         </header>
+        <p v-if="next" class="quiet next-date">Next: {{ next.name }}, {{ dateWords(next.on) }}</p>
         <ElAlert v-if="ensemble.fault" type="error" :title="ensemble.fault" :closable="false" />
-        <p v-if="ensemble.pieces.length === 0" class="notice">{{ ensemble.directs ? 'No music yet. Import a piece, or ask colleagues in under People.' : 'No music yet.' }}</p>
+        <p v-if="ensemble.pieces.length === 0" class="notice">{{ ensemble.directs ? 'No music yet. Import a piece or a lesson line; set what the class can; ask colleagues in under People.' : 'No music yet.' }}</p>
         <div v-for="group in groups" :key="group.heading" class="shelf-group">
             <h2>{{ group.heading }}</h2>
             <ul class="pieces" :class="group.kind">
@@ -69,6 +90,8 @@ async function putAway(): Promise<void> {
                     :above="group.pieces[index - 1]"
                     :below="group.pieces[index + 1]"
                     :after-below="group.pieces[index + 2]"
+                    @drag="dragged = piece.id"
+                    @drop="drop(group.pieces, piece.id)"
                 />
             </ul>
         </div>

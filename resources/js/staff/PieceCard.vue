@@ -1,19 +1,23 @@
 <script setup lang="ts">
 import { ElDropdown, ElDropdownItem, ElDropdownMenu, ElMessage, ElMessageBox } from 'element-plus'
 import { ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { ShelfPart, ShelfPiece } from '../api/types'
 import { problemWords } from '../desk/words'
 import MoveForm from './MoveForm.vue'
-import PieceForm from './PieceForm.vue'
 import { useReload } from './reload'
+import { stepPlace, stepWords } from './words'
 
 /** A piece on the shelf, with what its director does with it. */
 const props = defineProps<{ piece: ShelfPiece; directs: boolean; above?: ShelfPiece | undefined; below?: ShelfPiece | undefined; afterBelow?: ShelfPiece | undefined }>()
+const emit = defineEmits<{ drag: []; drop: [] }>()
 const reload = useReload()
 
-const naming = ref(false)
 const bringing = ref(false)
+/** Another piece is held over it. */
+const over = ref(false)
+const router = useRouter()
 
 function state(part: ShelfPart): string {
     const decided = part.decisions === 0 ? 'nothing decided yet' : `${part.decisions} ${part.decisions === 1 ? 'decision' : 'decisions'}`
@@ -29,8 +33,13 @@ async function doing(work: () => Promise<unknown>): Promise<void> {
     }
 }
 
+function dropped(): void {
+    over.value = false
+    emit('drop')
+}
+
 function named(): void {
-    naming.value = bringing.value = false
+    bringing.value = false
     void reload()
 }
 
@@ -47,7 +56,7 @@ async function takeAway(): Promise<void> {
 }
 
 const commands: Record<string, () => unknown> = {
-    name: () => (naming.value = true),
+    name: () => router.push(`/pieces/${props.piece.id}`),
     up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
     down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
     bring: () => (bringing.value = true),
@@ -57,14 +66,14 @@ const commands: Record<string, () => unknown> = {
 </script>
 
 <template>
-    <li class="piece">
+    <li class="piece" :draggable="directs" :class="{ over }" @dragstart="emit('drag')" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="dropped">
         <header>
-            <h3>{{ piece.title }}</h3>
+            <h3><RouterLink v-if="directs" :to="`/pieces/${piece.id}`">{{ piece.title }}</RouterLink><template v-else>{{ piece.title }}</template></h3>
             <ElDropdown v-if="directs" trigger="click" @command="(command: string) => commands[command]?.()">
                 <button class="more" type="button" :aria-label="`What to do with ${piece.title}`">⋯</button>
                 <template #dropdown>
                     <ElDropdownMenu>
-                        <ElDropdownItem command="name">Name and rights…</ElDropdownItem>
+                        <ElDropdownItem command="name">Name, rights, cuts, parts…</ElDropdownItem>
                         <ElDropdownItem v-if="above" command="up">Move up</ElDropdownItem>
                         <ElDropdownItem v-if="below" command="down">Move down</ElDropdownItem>
                         <ElDropdownItem command="bring">To another ensemble…</ElDropdownItem>
@@ -74,6 +83,11 @@ const commands: Record<string, () => unknown> = {
                 </template>
             </ElDropdown>
         </header>
+        <p v-if="piece.concert && piece.kind === 'piece'" class="piece-concert quiet">for {{ piece.concert }}</p>
+        <p v-if="piece.kind === 'piece' && !piece.putAway" class="piece-next">
+            <RouterLink v-if="piece.next.part" :to="stepPlace(piece.next)">{{ stepWords(piece.next) }}</RouterLink>
+            <template v-else>{{ stepWords(piece.next) }}</template>
+        </p>
         <ul class="parts">
             <li v-for="part in piece.parts" :key="part.id">
                 <RouterLink class="part-link" :to="`/parts/${part.id}`" :title="state(part)">
@@ -85,6 +99,5 @@ const commands: Record<string, () => unknown> = {
             </li>
         </ul>
         <MoveForm v-if="bringing" :piece="piece" @close="bringing = false" @done="named" />
-        <PieceForm v-if="naming" :piece="piece" @close="naming = false" @done="named" />
     </li>
 </template>

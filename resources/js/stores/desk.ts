@@ -6,6 +6,7 @@ import type { Decision, Desk, Finding, Mark, Marking, Note } from '../api/types'
 import { preview } from '../marks/preview'
 import type { Entry, Proposed } from '../record/entries'
 import { useQueue } from '../record/queue'
+import { speak } from './say'
 
 /** Notes whose proposals go along with an entry. */
 const MOST_PROPOSED = 200
@@ -29,6 +30,8 @@ export const useDesk = defineStore('desk', () => {
     let opening = 0
 
     const id = computed(() => part.value?.part.id ?? null)
+    /** The group of players whose edition lies on the desk. */
+    const players = computed(() => part.value?.players ?? null)
     const notes = computed<Note[]>(() => marking.value?.notes ?? [])
     const findings = computed<Finding[]>(() => marking.value?.findings ?? [])
     /** What is left for the director. */
@@ -44,14 +47,15 @@ export const useDesk = defineStore('desk', () => {
     })
 
     /** @throws Refused, Unreachable */
-    async function open(wanted: number): Promise<boolean> {
+    async function open(wanted: number, edition: number | null): Promise<boolean> {
         close()
         const mine = ++opening
-        const opened = await api.part(wanted)
+        const opened = await api.part(wanted, edition)
         if (mine !== opening) {
             return false
         }
         part.value = opened
+        speak(opened.words)
         show(opened.marking)
         return true
     }
@@ -83,13 +87,13 @@ export const useDesk = defineStore('desk', () => {
 
     /** Brings the page up to date with what others, or another window, decided. */
     async function refresh(): Promise<void> {
-        const now = id.value
+        const [now, edition] = [id.value, players.value]
         if (now === null) {
             return
         }
         try {
-            const newest = await api.marking(now)
-            if (now === id.value) {
+            const newest = await api.marking(now, edition)
+            if (now === id.value && edition === players.value) {
                 show(newest)
             }
         } catch {
@@ -101,7 +105,8 @@ export const useDesk = defineStore('desk', () => {
         if (about !== id.value) {
             return
         }
-        if (answer === null) {
+        // What was decided in another edition of this part is told of that one.
+        if (answer === null || (entry.players ?? null) !== players.value) {
             void refresh()
             return
         }
@@ -113,7 +118,7 @@ export const useDesk = defineStore('desk', () => {
         if (part.value?.part.decides === false) {
             ElMessage.info({ message: 'You may look at this part; its director has not asked you to decide.', grouping: true })
         } else if (id.value !== null) {
-            queue.push({ ...made, part: id.value, seen: marking.value?.seq ?? 0 })
+            queue.push({ ...made, part: id.value, ...(players.value === null ? {} : { players: players.value }), seen: marking.value?.seq ?? 0 })
         }
     }
 
@@ -153,6 +158,7 @@ export const useDesk = defineStore('desk', () => {
 
     return {
         part,
+        players,
         marking,
         notes,
         findings,

@@ -35,4 +35,9 @@ final class Cue extends WrittenWord
     {
         return "cue: {$mark->text}";
     }
+
+    public function isTyped(): bool
+    {
+        return true;
+    }
 }

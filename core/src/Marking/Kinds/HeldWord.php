@@ -57,7 +57,7 @@ abstract class HeldWord extends Kind
         $value = $note->said($this->field());
         $to = $page->run($this->field())[$note->note->id] ?? null;
 
-        return $to === null || ! is_string($value) ? [] : [new DrawnMark($note, $this, $this->spellings()[$value], to: $to === $note->note->id ? null : $to)];
+        return $to === null || ! is_string($value) ? [] : [new DrawnMark($note, $this, $page->style->vocabulary->say($this->spellings()[$value]), to: $to === $note->note->id ? null : $to)];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string
@@ -72,7 +72,7 @@ abstract class HeldWord extends Kind
             return;
         }
         $runs = $page->run($this->field());
-        isset($runs[$note->note->id]) && $edit->hold($this->spellings()[$value], $this->number());
+        isset($runs[$note->note->id]) && $edit->hold($page->style->vocabulary->say($this->spellings()[$value]), $this->number());
         in_array($note->note->id, $runs, true) && $edit->release($this->number());
     }
 

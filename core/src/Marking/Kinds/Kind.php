@@ -89,6 +89,12 @@ abstract class Kind
         return false;
     }
 
+    /** Whether somebody typed its words, so that they stay as they are. */
+    public function isTyped(): bool
+    {
+        return false;
+    }
+
     /** Whether only staff may see it. */
     public function isForStaff(): bool
     {

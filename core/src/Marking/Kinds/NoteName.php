@@ -33,7 +33,9 @@ final class NoteName extends WrittenWord
 
     protected function text(mixed $value, NoteMark $note, MarkedPage $page): ?string
     {
-        return $note->note->pitch?->spokenLetter();
+        $letter = $note->note->pitch?->spokenLetter();
+
+        return $letter === null ? null : $page->style->vocabulary->noteName($letter);
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

@@ -42,7 +42,8 @@ final class PlaceOnBow extends HeldWord
 
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
-        $place = BowPlace::tryFrom((string) $mark->text);
+        $said = $mark->note->said(self::FIELD);
+        $place = is_string($said) ? BowPlace::tryFrom($said) : null;
 
         return "at {$place?->spoken()}".($mark->to === null ? '' : ", to {$page->place($mark->to)}");
     }

@@ -28,7 +28,9 @@ final class RestCount extends WrittenWord
 
     protected function text(mixed $value, NoteMark $note, MarkedPage $page): ?string
     {
-        return $page->restBefore($note);
+        $count = $page->restBefore($note);
+
+        return $count === null ? null : $page->style->vocabulary->say($count);
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

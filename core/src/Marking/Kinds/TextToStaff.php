@@ -47,4 +47,9 @@ final class TextToStaff extends WrittenWord
     {
         // What is for staff leaves with no file.
     }
+
+    public function isTyped(): bool
+    {
+        return true;
+    }
 }

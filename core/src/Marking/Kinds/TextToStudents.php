@@ -35,4 +35,9 @@ final class TextToStudents extends WrittenWord
     {
         return "“{$mark->text}”";
     }
+
+    public function isTyped(): bool
+    {
+        return true;
+    }
 }

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElDatePicker, ElForm, ElFormItem, ElInput, ElPopconfirm, ElRadioButton, ElRadioGroup } from 'element-plus'
+import { computed, onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../api/client'
+import type { Occasion, Occasions } from '../api/types'
+import { useAttempt } from '../components/attempt'
+import TopBar from '../components/TopBar.vue'
+import { dateWords } from '../staff/words'
+
+const ensemble = Number(useRoute().params.id)
+const dates = ref<Occasions | null>(null)
+const made = ref({ kind: 'concert', name: '', on: '' })
+const changing = ref<Occasion | null>(null)
+const { fault, busy, attempt } = useAttempt()
+
+const today = new Date().toISOString().slice(0, 10)
+const groups = computed(() => [
+    { heading: 'To come', occasions: dates.value?.occasions.filter(({ on }) => on >= today) ?? [] },
+    { heading: 'Past', occasions: dates.value?.occasions.filter(({ on }) => on < today) ?? [] },
+])
+
+const load = async () => (dates.value = await api.occasions(ensemble))
+const doing = (work: () => Promise<unknown>) => attempt(() => work().then(load))
+
+const add = async () => {
+    if (await doing(() => api.makeOccasion(ensemble, { ...made.value, on: made.value.on ?? '' }))) {
+        made.value = { kind: made.value.kind, name: '', on: '' }
+    }
+}
+const save = async (one: Occasion) => (await doing(() => api.changeOccasion(one.id, { name: one.name, on: one.on }))) && (changing.value = null)
+
+onMounted(() => attempt(load))
+</script>
+
+<template>
+    <TopBar says-saving><h1 v-if="dates" class="top-title">{{ dates.ensemble }}: concerts and rehearsals</h1></TopBar>
+    <main class="staff-page">
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+        <ElForm v-if="dates" class="new-date" label-position="top" @submit.prevent="add">
+            <ElFormItem label="New date">
+                <ElRadioGroup v-model="made.kind" aria-label="What it is">
+                    <ElRadioButton value="concert">Concert</ElRadioButton>
+                    <ElRadioButton value="rehearsal">Rehearsal</ElRadioButton>
+                </ElRadioGroup>
+            </ElFormItem>
+            <ElFormItem label="Name" for="date-name"><ElInput id="date-name" v-model="made.name" maxlength="100" :placeholder="made.kind === 'concert' ? 'Spring concert' : 'Sectional'" /></ElFormItem>
+            <ElFormItem label="Day" for="date-on"><ElDatePicker id="date-on" v-model="made.on" type="date" value-format="YYYY-MM-DD" format="D MMM YYYY" placeholder="Pick the day" /></ElFormItem>
+            <ElButton type="primary" native-type="submit" :loading="busy">Add</ElButton>
+        </ElForm>
+        <template v-for="group in groups" :key="group.heading">
+            <section v-if="group.occasions.length > 0">
+                <h2>{{ group.heading }}</h2>
+                <ul class="links">
+                    <li v-for="one in group.occasions" :key="one.id">
+                        <ElForm v-if="changing?.id === one.id" inline @submit.prevent="save(changing)">
+                            <ElInput v-model="changing.name" aria-label="Name" maxlength="100" />
+                            <ElDatePicker v-model="changing.on" type="date" value-format="YYYY-MM-DD" format="D MMM YYYY" aria-label="Day" :clearable="false" />
+                            <ElButton type="primary" size="small" native-type="submit">Save</ElButton>
+                        </ElForm>
+                        <span v-else><strong>{{ dateWords(one.on) }}</strong>, {{ one.name }}<br><small class="quiet">{{ one.kind === 'concert' ? (one.pieces.length > 0 ? one.pieces.join(', ') : 'Concert; no piece is for it yet') : 'Rehearsal' }}</small></span>
+                        <span class="row">
+                            <ElButton size="small" @click="changing = changing?.id === one.id ? null : { ...one }">{{ changing?.id === one.id ? 'Leave it' : 'Change' }}</ElButton>
+                            <ElPopconfirm :title="`Take “${one.name}” off the list?`" width="240" confirm-button-text="Take it off" cancel-button-text="Keep it" @confirm="doing(() => api.takeOccasionAway(one.id))">
+                                <template #reference><ElButton size="small">Take off</ElButton></template>
+                            </ElPopconfirm>
+                        </span>
+                    </li>
+                </ul>
+            </section>
+        </template>
+        <p v-if="dates?.occasions.length === 0" class="notice">No dates yet. Add the concert first; then say on a piece’s own page that it is for it.</p>
+    </main>
+</template>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { ElAlert, ElSkeleton } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api } from '../api/client'
+import type { Piece } from '../api/types'
+import { useAttempt } from '../components/attempt'
+import TopBar from '../components/TopBar.vue'
+import { speak } from '../stores/say'
+import PieceForm from '../staff/PieceForm.vue'
+import PieceOrder from '../staff/PieceOrder.vue'
+import PieceParts from '../staff/PieceParts.vue'
+import PiecePassages from '../staff/PiecePassages.vue'
+
+const id = Number(useRoute().params.id)
+const piece = ref<Piece | null>(null)
+const { fault, attempt } = useAttempt()
+
+const load = () =>
+    attempt(async () => {
+        piece.value = await api.piece(id)
+        speak(piece.value.words)
+        document.title = `${piece.value.title} – Upright Pencil`
+    })
+
+onMounted(load)
+</script>
+
+<template>
+    <TopBar says-saving><h1 v-if="piece" class="top-title">{{ piece.title }}</h1></TopBar>
+    <main class="piece-page">
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+        <ElSkeleton v-if="piece === null && !fault" :rows="8" animated />
+        <template v-if="piece">
+            <div>
+                <PieceForm :key="`about ${piece.title}`" :piece="piece" @changed="load" />
+                <PieceParts :piece="piece" @changed="load" />
+            </div>
+            <div>
+                <PieceOrder :key="`order ${piece.orders[0]?.id ?? 0}`" :piece="piece" @changed="load" />
+                <PiecePassages :key="`passages ${JSON.stringify(piece.passages)}`" :piece="piece" @changed="load" />
+            </div>
+        </template>
+    </main>
+</template>

@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElInputNumber, ElMessage } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { useRoute } from 'vue-router'
+import { api, schoolExport } from '../api/client'
+import { useAttempt } from '../components/attempt'
+import TopBar from '../components/TopBar.vue'
+
+const id = Number(useRoute().params.id)
+const given = ref<{ name: string; idleMinutes: number | null }>({ name: '', idleMinutes: null })
+const { fault, busy, attempt } = useAttempt()
+
+onMounted(() =>
+    attempt(async () => {
+        const { name, idleMinutes } = await api.school(id)
+        given.value = { name, idleMinutes }
+    }),
+)
+
+const save = async () => (await attempt(() => api.changeSchool(id, given.value))) && ElMessage.success('The school is changed.')
+</script>
+
+<template>
+    <TopBar says-saving><h1 class="top-title">{{ given.name }}</h1></TopBar>
+    <main class="staff-page narrow">
+        <ElForm label-position="top" @submit.prevent="save">
+            <ElFormItem label="Name of the school" for="school-name"><ElInput id="school-name" v-model="given.name" maxlength="100" /></ElFormItem>
+            <ElFormItem label="Sign out whoever does nothing, after so many minutes" for="school-idle">
+                <ElInputNumber id="school-idle" :model-value="given.idleMinutes ?? undefined" :min="1" :max="720" :value-on-clear="null" @update:model-value="(minutes) => (given.idleMinutes = minutes ?? null)" />
+                <p class="quiet small-print">Empty: as long as a session lasts, twelve hours. What somebody was at stays on the screen, behind the question for the password.</p>
+            </ElFormItem>
+            <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+            <ElButton type="primary" native-type="submit" :loading="busy">Save</ElButton>
+        </ElForm>
+        <section class="account-part">
+            <h2>Take everything along</h2>
+            <p class="quiet small-print">All ensembles, scores, marked parts, decisions and records as open files (MusicXML, JSON, CSV) in folders. <code>php artisan school:read</code> reads them in elsewhere.</p>
+            <a class="el-button" :href="schoolExport(id)" download>Download the school</a>
+        </section>
+        <section class="account-part">
+            <h2>Erase</h2>
+            <p class="quiet small-print">Whoever runs this installation erases a school with <code>php artisan school:erase</code>, and a person with <code>person:erase</code>; each asks again. It is complete, and is itself kept on record. Backups forget it within 30 days.</p>
+        </section>
+    </main>
+</template>
