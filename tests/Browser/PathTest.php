@@ -17,7 +17,7 @@ final class PathTest extends BrowserTestCase
     {
         $file = sys_get_temp_dir().'/upright-pencil-'.bin2hex(random_bytes(4)).'.musicxml';
         file_put_contents($file, Writer::write(Tune::score('2# | D4q E4 F#4 G4 | (A4 B4) C5 B4 | A4h D4', 'Line 2')->with(title: 'Heron Lane', composer: 'Us')));
-        $director = $this->browser()->signIn();
+        $director = $this->browser()->signInAtTheDoor();
         $director->seeText('Quarry Strings')->seeText('Lantern Class')->seeText('Over Slate Hill')->seeText('Scale with a View');
 
         $this->import($director, $file);

@@ -143,7 +143,7 @@ final class StaffRoomTest extends BrowserTestCase
         $director = $this->browser()->signIn()->seeText('Quarry Strings')->press('People', '.ensemble')->press('Ask somebody in');
         $director->see('#invited-email')->sendKeys('coda@brindlemoor.test');
         $address = (string) $director->press('Make the invitation')->see('.link-address')->getAttribute('value');
-        $browser = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->type('#join-name', 'Cora Dale')->type('#join-password', 'gravel lantern orchard')->press('Open an account and join')->seeText('Quarry Strings');
+        $browser = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->type('#join-name', 'Cora Dale')->type('#join-password', 'gravel lantern orchard')->press('Open an account and join')->seeText('You are a co-teacher here');
         $browser->visit('/account')->type('#factor-password', 'gravel lantern orchard')->press('Set it up')->see('.secret-picture');
         $secret = str_replace(' ', '', $browser->textOf('.secret'));
         $browser->type('#factor-code', TimeCode::at(intdiv(time(), 30), $secret))->press('Ask me for it')->seeText('Write these down');

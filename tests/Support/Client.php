@@ -20,6 +20,12 @@ final class Client
         return $this;
     }
 
+    /** @return array<string, string> */
+    public function cookies(): array
+    {
+        return $this->cookies;
+    }
+
     /**
      * @param  array<string, mixed>  $body
      * @return array{status: int, json: array<mixed>, seconds: float, headers: string}
