@@ -115,6 +115,20 @@ final class Access
         };
     }
 
+    /** @return list<string> what somebody may do, in words: made from what is asked, so that neither says more than the other */
+    public static function words(Role $role, bool $decides): array
+    {
+        $parts = $role === Role::Coach ? 'the parts named' : 'every part';
+        $said = [
+            'View' => "sees and prints {$parts}",
+            'Decide' => 'decides in '.($role === Role::Coach ? 'them' : 'every part'),
+            'Share' => 'hands out: links for students',
+            'Direct' => 'names ensemble and pieces, says what the class can and what is played, brings music in, puts away and takes away, asks people in and lets them go',
+        ];
+
+        return array_values(array_map(static fn (Ability $ability): string => $said[$ability->name], array_filter(Ability::cases(), static fn (Ability $ability): bool => self::allows($role, $decides, $ability))));
+    }
+
     /** @return Builder<Ensemble> those that somebody is in */
     public function ensembles(User $user): Builder
     {

@@ -92,7 +92,7 @@ final readonly class Drawing
         $regular = array_filter($instrument->frame($profile->fourFingerBass), static fn (FramePlace $place): bool => $place->placement === Placement::Regular);
 
         return new BoardView(
-            array_map(static fn (StringName $string): string => $string->name, $instrument->strings()),
+            array_map(static fn (StringName $string): string => $string->name, array_values($instrument->stringsWith($profile->lowBass))),
             InstrumentData::TAPES,
             array_values(array_map(static fn (FramePlace $place): FrameView => new FrameView($place->finger, $place->reach), $regular)),
             $instrument->positions(),

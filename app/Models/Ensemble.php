@@ -8,7 +8,6 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasManyThrough;
-use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;
@@ -20,13 +19,14 @@ use UprightPencil\Core\Strings\WrongProfile;
  * @property int $school_id
  * @property string $name
  * @property string $year as the school writes it
- * @property Carbon|null $put_away_at
  * @property School $school
  * @property array<string, mixed> $profile
  * @property array<string, mixed> $style how marks are written
  */
 final class Ensemble extends Model
 {
+    use PutsAway;
+
     protected $fillable = ['school_id', 'name', 'year', 'profile', 'style', 'put_away_at'];
 
     /** @return array<string, string> */

@@ -22,13 +22,14 @@ use UprightPencil\Core\Strings\Instrument;
  * @property int $measures
  * @property string $music this part alone as MusicXML
  * @property int|null $section_id
- * @property Carbon|null $put_away_at
  * @property Carbon|null $sized_up_at when somebody looked it over first
  * @property Piece $piece
  * @property Section|null $section
  */
 final class Part extends Model
 {
+    use PutsAway;
+
     protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at'];
 
     /** @return array<string, string> */

@@ -8,7 +8,6 @@ use App\Marking\KeptScores;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Support\Carbon;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Passages;
@@ -28,7 +27,6 @@ use UprightPencil\Core\Strings\Level;
  * @property string $source the whole score as MusicXML
  * @property string $request_key
  * @property int $place on the shelf
- * @property Carbon|null $put_away_at
  * @property int|null $tempo quarters a minute at the beginning, where somebody chose it
  * @property Level|null $level for this piece only
  * @property int|null $occasion_id the concert it is for
@@ -37,6 +35,8 @@ use UprightPencil\Core\Strings\Level;
  */
 final class Piece extends Model
 {
+    use PutsAway;
+
     protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages'];
 
     /** @return array<string, string> */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\LogEntry;
+use App\Models\Token;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -65,7 +66,10 @@ final class MigrationTest extends TestCase
         foreach ([['decide', '[{"note":"n1","finger":3}]'], ['decide', '[{"note":"n2","place":"WB"}]'], ['decide', '[{"note":"n3","finger":1}]'], ['undo', '[]']] as $index => [$kind, $decisions]) {
             DB::table('log_entries')->insert(['part_id' => 1, 'user_id' => 1, 'seq' => $index + 1, 'kind' => $kind, 'decisions' => $decisions, 'request_key' => Str::uuid()->toString(), 'created_at' => $now]);
         }
+        DB::table('share_links')->insert(['part_id' => 1, 'user_id' => 1, 'token_hash' => Token::hashOf('an-old-link'), 'expires_at' => $now->copy()->addDay(), 'created_at' => $now]);
         Artisan::call('migrate', ['--force' => true]);
+        $this->getJson('/api/shared/an-old-link')->assertOk()->assertJsonPath('part', 'Violin');
+        self::assertSame(['Violin', 1], [DB::table('sections')->value('name'), DB::table('parts')->value('section_id')]);
 
         $record = Record::of(LogEntry::query()->orderBy('seq')->get()->map(static fn (LogEntry $entry) => $entry->read()));
         self::assertSame([['finger' => 3], ['amount' => 'whole']], array_map(static fn ($decision): array => $decision->fields, $record->decisions()));

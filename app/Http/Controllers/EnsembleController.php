@@ -40,7 +40,7 @@ final class EnsembleController extends Controller
         $asked = $request->validate(['name' => ['sometimes', 'required', 'string', 'max:100'], 'year' => ['sometimes', 'nullable', 'string', 'max:20'], 'level' => ['sometimes', Rule::enum(Level::class)], 'putAway' => ['sometimes', 'boolean']], self::NO_NAME);
         $ensemble->fill(array_intersect_key($asked, ['name' => 1]));
         array_key_exists('year', $asked) && $ensemble->year = (string) $asked['year'];
-        isset($asked['putAway']) && $ensemble->put_away_at = $asked['putAway'] ? $ensemble->put_away_at ?? now() : null;
+        $ensemble->putAway($asked['putAway'] ?? null);
         $ensemble->save();
         if (isset($asked['level']) && $asked['level'] !== ($ensemble->settings()['level'] ?? null)) {
             $ensemble->keepProfile($user, ['level' => $asked['level']] + $ensemble->settings());

@@ -16,6 +16,7 @@ use App\Models\Role;
 use App\Models\Token;
 use App\Models\User;
 use App\Views\InvitationView;
+use App\Views\MayView;
 use App\Views\MemberView;
 use App\Views\NewInvitationView;
 use App\Views\PartName;
@@ -40,7 +41,16 @@ final class PeopleController extends Controller
             array_values($ensemble->memberships()->with(['user', 'parts:parts.id,name'])->orderBy('id')->get()->map(self::member(...))->all()),
             array_values($ensemble->invitations()->open()->orderBy('id')->get()->map(self::invitation(...))->all()),
             array_values($pieces->map(static fn (Piece $piece): PiecePartsView => new PiecePartsView($piece->title, array_values($piece->parts->map(static fn (Part $part): PartName => new PartName($part->id, $part->name))->all())))->all()),
+            self::may(),
         ));
+    }
+
+    /** @return list<MayView> */
+    private static function may(): array
+    {
+        $ways = [[Role::Director, true], [Role::CoTeacher, true], [Role::CoTeacher, false], [Role::Coach, true], [Role::Coach, false]];
+
+        return array_map(static fn (array $way): MayView => new MayView($way[0], $way[1], Access::words(...$way)), $ways);
     }
 
     /** The address is shown this once; afterwards only its hash is known. */

@@ -101,7 +101,7 @@ final class PieceController extends Controller
         $piece->fill(array_intersect_key($asked, ['title' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1]));
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];
         array_key_exists('occasion', $asked) && $piece->occasion_id = $asked['occasion'];
-        isset($asked['putAway']) && $piece->put_away_at = $asked['putAway'] ? $piece->put_away_at ?? now() : null;
+        $piece->putAway($asked['putAway'] ?? null);
         $piece->save();
 
         return new Response(status: 204);

@@ -28,7 +28,7 @@ final class PiecePartController extends Controller
         ], ['name.required' => 'Give the part a name.']);
         $part->fill(array_intersect_key($asked, ['name' => 1, 'instrument' => 1]));
         array_key_exists('section', $asked) && $part->section_id = $asked['section'];
-        isset($asked['putAway']) && $part->put_away_at = $asked['putAway'] ? $part->put_away_at ?? now() : null;
+        $part->putAway($asked['putAway'] ?? null);
         $part->save();
 
         return new Response(status: 204);

@@ -28,7 +28,7 @@ final readonly class HouseStyle
 
     private const ORDINALS = ['½' => 0.5, '1st' => 1.0, '2nd' => 2.0, '2½' => 2.5, '3rd' => 3.0, '3½' => 3.5, '4th' => 4.0, '5th' => 5.0, '5½' => 5.5, '6th' => 6.0, '6½' => 6.5, '7th' => 7.0];
 
-    private const STRINGS = ['I', 'II', 'III', 'IV'];
+    private const STRINGS = ['I', 'II', 'III', 'IV', 'V'];
 
     public Vocabulary $vocabulary;
 

@@ -173,7 +173,7 @@ final class MarkedPage
 
     public static function voice(NoteMark $note): string
     {
-        return ($note->note->staff ?? 1).'/'.($note->note->voice ?? '1');
+        return $note->note->line();
     }
 
     /** The number of a pencilled slur or hook in MusicXML: voices must not share one. */

@@ -46,7 +46,7 @@ final class NoteIndex
             $measures[$index] = [];
             foreach ($measure->notes() as $note) {
                 if ($note->sounds()) {
-                    $voice = ($note->staff ?? 1).'/'.($note->voice ?? '1');
+                    $voice = $note->line();
                     $places[$note->id] = [$voice, count($voices[$voice] ?? [])];
                     $voices[$voice][] = $note->id;
                     $measures[$index][] = $note->id;

@@ -14,10 +14,15 @@ use UprightPencil\Core\Fingering\Grips\FingerLock;
 use UprightPencil\Core\Fingering\Grips\FingerWishes;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\LowBass;
+use UprightPencil\Core\Strings\StringName;
 
 /** What bowing and fingering are told about a part, gathered from its marks kind by kind. */
 final class Orders
 {
+    /** A string that the instrument does not have: nothing lies on it. */
+    private const NO_STRING = -9;
+
     /** @var array<string, BowSign> by note id, as all of these */
     public array $directions = [];
 
@@ -82,10 +87,10 @@ final class Orders
     /** @param array<string, FingerLock> $printed fingers that are followed as printed, by note id */
     public function fingerWishes(Instrument $instrument, array $printed): FingerWishes
     {
-        $strings = array_flip(array_column($instrument->strings(), 'name'));
+        $strings = array_flip(array_map(static fn (StringName $string): string => $string->name, $instrument->stringsWith(LowBass::FifthString)));
         $locks = array_map(static fn (FingerOrder $order): FingerLock => new FingerLock(
             $order->finger,
-            $order->string === null ? null : $strings[$order->string] ?? -1,
+            $order->string === null ? null : $strings[$order->string] ?? self::NO_STRING,
             $order->placement,
             $order->position,
         ), $this->locks);

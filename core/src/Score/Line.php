@@ -26,7 +26,7 @@ final readonly class Line
         foreach ($part->measures as $index => $measure) {
             foreach ($measure->notes() as $note) {
                 if ($note->sounds() && $note->pitch !== null) {
-                    $voices[($note->staff ?? 1).'/'.($note->voice ?? '1')][] = [$index, $measure->start, $note];
+                    $voices[$note->line()][] = [$index, $measure->start, $note];
                 }
             }
         }

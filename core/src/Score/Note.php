@@ -59,6 +59,12 @@ final readonly class Note
         return ! $this->rest && ! $this->cue;
     }
 
+    /** The staff and voice that it is in, as one name. */
+    public function line(): string
+    {
+        return ($this->staff ?? 1).'/'.($this->voice ?? '1');
+    }
+
     public function end(): int
     {
         return $this->onset + $this->duration;

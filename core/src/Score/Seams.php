@@ -62,7 +62,7 @@ final class Seams
 
     private function follow(Note $note): void
     {
-        $voice = ($note->staff ?? 1).'/'.($note->voice ?? '1');
+        $voice = $note->line();
         array_key_exists($voice, $this->first) && $this->first[$voice] ??= $note;
         foreach ($note->slurs as $slur) {
             if ($slur->type === 'start') {

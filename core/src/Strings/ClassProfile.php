@@ -37,6 +37,7 @@ final readonly class ClassProfile
         public bool $openOnly = false,
         public bool $slurs = true,
         public TempoComfort $tempo = TempoComfort::Usual,
+        public LowBass $lowBass = LowBass::None,
     ) {}
 
     public static function of(Level $level): self
@@ -53,7 +54,7 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', ...array_column(Instrument::cases(), 'value')];
+        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', 'lowBass', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -80,6 +81,7 @@ final readonly class ClassProfile
             ($data['openOnly'] ?? false) === true,
             ($data['slurs'] ?? true) !== false,
             self::choice(TempoComfort::class, $data, 'tempo') ?? TempoComfort::Usual,
+            self::choice(LowBass::class, $data, 'lowBass') ?? LowBass::None,
         );
     }
 

@@ -12,7 +12,23 @@ enum Instrument: string
     case Cello = 'cello';
     case Bass = 'bass';
 
-    /** @return list<StringName> lowest string first */
+    /** The index of the fifth string, below the four. */
+    public const FIFTH = -1;
+
+    /** @return array<int, StringName> by their index, the lowest first: 0 is the lowest of the four */
+    public function stringsWith(LowBass $low): array
+    {
+        return ($this === self::Bass && $low === LowBass::FifthString ? [self::FIFTH => $this->string(self::FIFTH)] : []) + $this->strings();
+    }
+
+    public function string(int $string): StringName
+    {
+        $strings = [self::FIFTH => InstrumentData::FIFTH_STRING] + InstrumentData::STRINGS[$this->value];
+
+        return new StringName(...$strings[$string] ?? throw new \OutOfRangeException("There is no string {$string} on the {$this->value}."));
+    }
+
+    /** @return list<StringName> the four, lowest first */
     public function strings(): array
     {
         return array_map(
@@ -24,7 +40,7 @@ enum Instrument: string
     /** @param int $string 0 is the lowest */
     public function stringName(int $string): string
     {
-        return InstrumentData::STRINGS[$this->value][$string][0];
+        return $this->string($string)->name;
     }
 
     /** The sounding MIDI number of the lowest open string. */
@@ -84,7 +100,7 @@ enum Instrument: string
     public function stringsFor(int $string, int $offset): array
     {
         $strings = InstrumentData::STRINGS[$this->value];
-        $midi = $strings[$string][1] + $offset;
+        $midi = $this->string($string)->midi + $offset;
         $reached = [];
         foreach (array_reverse($strings) as [$name, $open]) {
             $midi < $open || $midi > $open + InstrumentData::HIGHEST_STOP || $reached[] = $name;

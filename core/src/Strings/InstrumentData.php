@@ -15,6 +15,9 @@ final class InstrumentData
     /** Where the first finger rests in first position, on all four instruments, in semitones above the open string. */
     public const FIRST_HAND = 2;
 
+    /** Of a bass with five: name, sounding MIDI number. */
+    public const FIFTH_STRING = ['B', 23];
+
     /** The highest hand that is reached without the thumb, in semitones above the open string. */
     public const HIGHEST_HAND = 12;
 

@@ -11,6 +11,7 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\WrongProfile;
 use UprightPencil\Core\Tests\Support\Marked;
+use UprightPencil\Core\Tests\Support\Tune;
 
 /** Classes that do not do everything yet: pizzicato only, open strings only, no slurs, slower or faster hands. */
 final class BeginnersTest extends TestCase
@@ -71,5 +72,20 @@ final class BeginnersTest extends TestCase
         $marked = self::marked('4/4 D4q A4 D4 A4', ['openOnly' => true]);
 
         self::assertSame(['down', 'up', 'down', 'up'], array_map(static fn (NoteMark $note): ?string => $note->bow?->direction?->value, $marked->part->notes));
+    }
+
+    public function test_a_bass_plays_below_its_open_e_with_what_it_has(): void
+    {
+        $tune = '4/4 E2q D2 C2 E2 | G2w';
+        $marked = static fn (array $profile): Marked => Marked::score(Tune::score($tune, 'Bass', 'F4'), new Settings(ClassProfile::fromArray($profile), Instrument::Bass));
+
+        self::assertSame('0 - - 0 2', $marked([])->fingers(), 'an ordinary bass has no such notes');
+        self::assertSame('0 0 0 0 2', $marked(['lowBass' => 'extension'])->fingers());
+        self::assertSame('E E E E E', $marked(['lowBass' => 'extension'])->strings());
+        self::assertSame('E B B E E', $marked(['lowBass' => 'fifth-string'])->strings());
+        self::assertSame([0, 3, 1], array_map(static fn (NoteMark $note): ?int => $note->finger?->fingering->stop->offset, array_slice($marked(['lowBass' => 'fifth-string'])->part->notes, 0, 3)));
+        foreach ($marked(['lowBass' => 'extension'])->part->notes as $note) {
+            self::assertSame($note->note->pitch?->midi(), 40 + (int) $note->finger?->fingering->stop->offset, 'every offset is the pitch');
+        }
     }
 }

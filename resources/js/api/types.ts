@@ -374,6 +374,13 @@ export interface Marking {
     board?: Board
 }
 
+/** What one role may do, in words. */
+export interface May {
+    role: Role
+    decides: boolean
+    what: string[]
+}
+
 /** Somebody in an ensemble. */
 export interface Member {
     id: number
@@ -519,6 +526,8 @@ export interface People {
     invitations: Invitation[]
     /** of which a coach may be named for parts */
     pieces: PieceParts[]
+    /** who may do what */
+    may: May[]
 }
 
 /** What of a part is not played. */

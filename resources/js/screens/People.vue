@@ -9,7 +9,7 @@ import OnceAddress from '../components/OnceAddress.vue'
 import TopBar from '../components/TopBar.vue'
 import { dayWords } from '../desk/words'
 import RoleChoice, { type Chosen } from '../staff/RoleChoice.vue'
-import { MAY, roleWords } from '../staff/words'
+import { roleWords } from '../staff/words'
 
 const ensemble = Number(useRoute().params.id)
 const people = ref<People | null>(null)
@@ -106,10 +106,11 @@ onMounted(() => attempt(load))
             </template>
             <h2>Who may do what</h2>
             <dl class="may">
-                <template v-for="{ who, what } in MAY" :key="who"><dt>{{ who }}</dt><dd>{{ what }}</dd></template>
+                <template v-for="{ role, decides, what } in people.may" :key="`${role} ${decides}`"><dt>{{ roleWords(role, decides) }}</dt><dd>{{ what.join('; ') }}</dd></template>
+                <dt>Student</dt><dd>opens a link to one part, without an account</dd>
             </dl>
-            <RoleChoice v-if="asking" title="Ask somebody in" button="Make the invitation" :pieces="people.pieces" asks-email @close="asking = false" @choose="ask" />
-            <RoleChoice v-if="changing" :title="changing.name" button="Save" :pieces="people.pieces" :member="changing" @close="changing = null" @choose="(chosen) => changing && change(changing, chosen)" />
+            <RoleChoice v-if="asking" title="Ask somebody in" button="Make the invitation" :pieces="people.pieces" :may="people.may" asks-email @close="asking = false" @choose="ask" />
+            <RoleChoice v-if="changing" :title="changing.name" button="Save" :pieces="people.pieces" :may="people.may" :member="changing" @close="changing = null" @choose="(chosen) => changing && change(changing, chosen)" />
         </template>
     </main>
 </template>

@@ -66,7 +66,7 @@ const commands: Record<string, () => unknown> = {
 </script>
 
 <template>
-    <li class="piece" :draggable="directs" :class="{ over }" @dragstart="emit('drag')" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="dropped">
+    <li class="piece" :draggable="directs" :class="{ over }" @dragstart="emit('drag')" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="dropped" @keydown.alt.up.prevent="above && commands.up?.()" @keydown.alt.down.prevent="below && commands.down?.()">
         <header>
             <h3><RouterLink v-if="directs" :to="`/pieces/${piece.id}`">{{ piece.title }}</RouterLink><template v-else>{{ piece.title }}</template></h3>
             <ElDropdown v-if="directs" trigger="click" @command="(command: string) => commands[command]?.()">
@@ -74,8 +74,8 @@ const commands: Record<string, () => unknown> = {
                 <template #dropdown>
                     <ElDropdownMenu>
                         <ElDropdownItem command="name">Name, rights, cuts, parts…</ElDropdownItem>
-                        <ElDropdownItem v-if="above" command="up">Move up</ElDropdownItem>
-                        <ElDropdownItem v-if="below" command="down">Move down</ElDropdownItem>
+                        <ElDropdownItem v-if="above" command="up">Move up<kbd>Alt ↑</kbd></ElDropdownItem>
+                        <ElDropdownItem v-if="below" command="down">Move down<kbd>Alt ↓</kbd></ElDropdownItem>
                         <ElDropdownItem command="bring">To another ensemble…</ElDropdownItem>
                         <ElDropdownItem command="away">{{ piece.putAway ? 'Bring back' : 'Put away' }}</ElDropdownItem>
                         <ElDropdownItem command="gone" divided>Take away for good…</ElDropdownItem>

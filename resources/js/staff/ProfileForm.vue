@@ -49,7 +49,7 @@ watch(given, useDebounceFn(ask, 250))
                     <ElOption v-for="(words, key) in LEVELS" :key="key" :value="key" :label="words" />
                 </ElSelect>
             </ElFormItem>
-            <ElFormItem v-for="one in CHOICES" :key="one.name" :label="one.label" :for="`profile-${one.name}`">
+            <ElFormItem v-for="one in CHOICES.filter(({ name }) => name !== 'lowBass' || !own || own === 'bass')" :key="one.name" :label="one.label" :for="`profile-${one.name}`">
                 <ElSelect :id="`profile-${one.name}`" :model-value="choice(one.name)" @change="(value: string) => set(one.name, value)">
                     <ElOption v-for="(words, key) in one.options" :key="key" :value="key" :label="words" />
                 </ElSelect>

@@ -12,16 +12,16 @@ export interface Chosen {
 <script setup lang="ts">
 import { ElButton, ElDialog, ElForm, ElFormItem, ElInput, ElOption, ElOptionGroup, ElRadioButton, ElRadioGroup, ElSelect, ElSwitch } from 'element-plus'
 import { ref } from 'vue'
-import type { Member, PieceParts } from '../api/types'
-import { MAY, ROLES, roleWords } from './words'
+import type { May, Member, PieceParts } from '../api/types'
+import { ROLES } from './words'
 
 /** What somebody is to be in an ensemble. */
-const props = defineProps<{ title: string; button: string; pieces: PieceParts[]; asksEmail?: boolean; member?: Member }>()
+const props = defineProps<{ title: string; button: string; pieces: PieceParts[]; may: May[]; asksEmail?: boolean; member?: Member }>()
 const emit = defineEmits<{ choose: [Chosen]; close: [] }>()
 
 const chosen = ref<Chosen>({ email: '', role: props.member?.role ?? 'co-teacher', decides: props.member?.decides ?? true, parts: [...(props.member?.parts ?? [])] })
 
-const may = () => MAY.find(({ who }) => who === roleWords(chosen.value.role, chosen.value.decides))?.what ?? ''
+const mayWords = () => props.may.find(({ role, decides }) => role === chosen.value.role && (role === 'director' || decides === chosen.value.decides))?.what.join('; ') ?? ''
 </script>
 
 <template>
@@ -41,7 +41,7 @@ const may = () => MAY.find(({ who }) => who === roleWords(chosen.value.role, cho
                     </ElOptionGroup>
                 </ElSelect>
             </ElFormItem>
-            <p class="quiet small-print">That is: {{ may() }}.</p>
+            <p class="quiet small-print">That is: {{ mayWords() }}.</p>
             <ElButton type="primary" native-type="submit">{{ button }}</ElButton>
         </ElForm>
     </ElDialog>

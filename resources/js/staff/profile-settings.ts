@@ -11,6 +11,7 @@ export const CHOICES: { name: string; label: string; usual?: string; options: Re
     { name: 'handSize', label: 'Hands', usual: 'usual', options: { small: 'small: avoid stretches', usual: 'usual', large: 'large' } },
     { name: 'printed', label: 'Printed fingers', usual: 'follow', options: { follow: 'are followed', suggest: 'are suggestions', ignore: 'are passed over' } },
     { name: 'tempo', label: 'Tempo they are comfortable with', usual: 'usual', options: { slower: 'slower than most of their level', usual: 'as most of their level', faster: 'faster than most of their level' } },
+    { name: 'lowBass', label: 'Basses below the open E', usual: 'none', options: { none: 'have nothing', extension: 'have an extension to C', 'fifth-string': 'have a fifth string, B' } },
     { name: 'fingers', label: 'Fingers on the page', usual: 'changes', options: { every: 'every one', changes: 'first time and every change', doubtful: 'only what a student could get wrong' } },
     { name: 'marks', label: 'Bow signs on the page', options: { 'first-year': 'many, as for a first year', usual: 'usual', sparse: 'few' } },
 ]

@@ -9,13 +9,14 @@ use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\FramePlace;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentData;
+use UprightPencil\Core\Strings\LowBass;
 use UprightPencil\Core\Strings\Placement;
 use UprightPencil\Core\Strings\StringName;
 
 /** Lists the ways an instrument can play a note or a chord, as far as a class knows them. */
 final class GripFinder
 {
-    /** @var list<StringName> */
+    /** @var array<int, StringName> by their index */
     private readonly array $strings;
 
     /** @var list<FramePlace> */
@@ -39,7 +40,7 @@ final class GripFinder
         private readonly Instrument $instrument,
         private readonly ClassProfile $profile,
     ) {
-        $this->strings = $instrument->strings();
+        $this->strings = $instrument->stringsWith($profile->lowBass);
         $this->frame = $instrument->frame($profile->fourFingerBass);
         $this->taughtHands = $profile->hands($instrument);
         $this->taughtPositions = $profile->positions($instrument);
@@ -212,10 +213,19 @@ final class GripFinder
                 }
             } elseif ($offset > 0) {
                 array_push($found, ...$this->stopped($pitch, $index, $offset));
+            } elseif ($index === 0 && $this->isOnExtension($offset)) {
+                foreach ($this->taughtHands as $hand) {
+                    $found[] = [$hand, new Stop($index, $offset, 0, Placement::Open, 0, $this->instrument->position($hand)), null];
+                }
             }
         }
 
         return $found;
+    }
+
+    private function isOnExtension(int $offset): bool
+    {
+        return $this->instrument === Instrument::Bass && $this->profile->lowBass === LowBass::Extension && $offset < 0 && $offset >= -LowBass::EXTENSION;
     }
 
     /** @return list<array{int, Stop, string|null}> */

@@ -153,7 +153,7 @@ final class FingerPatterns
 
     private function open(PlayedNote $note): StringName
     {
-        return $this->line->instrument->strings()[$note->stop()->string];
+        return $this->line->instrument->string($note->stop()->string);
     }
 
     /** Semitones above the open string of a letter (counted from C0) in a key. */
