@@ -78,7 +78,8 @@ function drop(pieces: ShelfPiece[], on: number): void {
         </header>
         <p v-if="next" class="quiet next-date">Next: {{ next.name }}, {{ dateWords(next.on) }}</p>
         <ElAlert v-if="ensemble.fault" type="error" :title="ensemble.fault" :closable="false" />
-        <p v-if="ensemble.pieces.length === 0" class="notice">{{ ensemble.directs ? 'No music yet. Import a piece or a lesson line; set what the class can; ask colleagues in under People.' : 'No music yet.' }}</p>
+        <p v-if="ensemble.pieces.length === 0 && ensemble.directs" class="notice">No music yet. First <RouterLink to="/import">import a piece or a lesson line</RouterLink>; then <RouterLink :to="`/ensembles/${ensemble.id}/profile`">say what the class can</RouterLink> and <RouterLink :to="`/ensembles/${ensemble.id}/people`">ask colleagues in</RouterLink>.</p>
+        <p v-else-if="ensemble.pieces.length === 0" class="notice">No music yet.</p>
         <div v-for="group in groups" :key="group.heading" class="shelf-group">
             <h2>{{ group.heading }}</h2>
             <ul class="pieces" :class="group.kind">
