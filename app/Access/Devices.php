@@ -18,6 +18,8 @@ final class Devices
 
     public static function begin(Request $request, User $user): void
     {
+        // A session that ran out signs nobody out: its device is forgotten when the next one comes.
+        $user->devices()->where('seen_at', '<', now()->subMinutes((int) config('session.lifetime')))->delete();
         $device = Device::query()->create(['user_id' => $user->id, 'agent' => mb_substr((string) $request->userAgent(), 0, 300), 'seen_at' => now()]);
         $request->session()->put(self::SESSION, $device->id);
     }

@@ -127,12 +127,16 @@ final class Ensemble extends Model
         return $this->kept('style') ?? [];
     }
 
-    /** @return array<string, mixed> */
+    /** @return array<string, mixed> how its director writes where it says nothing itself */
     public function directorsWriting(): array
     {
-        $kept = json_decode((string) User::query()->join('memberships', 'memberships.user_id', 'users.id')->where(['memberships.ensemble_id' => $this->id, 'memberships.role' => Role::Director->value])->orderBy('memberships.id')->toBase()->value('users.style'), true);
+        return $this->firstDirector()->style ?? [];
+    }
 
-        return is_array($kept) ? $kept : [];
+    /** Whoever directs it longest: theirs is the way of writing. */
+    public function firstDirector(): ?User
+    {
+        return once(fn (): ?User => $this->memberships()->where('role', Role::Director->value)->orderBy('id')->with('user')->first()?->user);
     }
 
     /** @return array<string, mixed>|null */

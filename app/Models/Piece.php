@@ -84,12 +84,14 @@ final class Piece extends Model
     /** What of it is played; all of it where what is kept cannot be read. */
     public function order(): OrderOfPerformance
     {
-        $kept = json_decode((string) $this->orders()->toBase()->value('order'), true);
-        try {
-            return OrderOfPerformance::fromArray(is_array($kept) ? $kept : []);
-        } catch (WrongOrder) {
-            return OrderOfPerformance::asPrinted();
-        }
+        return once(function (): OrderOfPerformance {
+            $kept = json_decode((string) $this->orders()->toBase()->value('order'), true);
+            try {
+                return OrderOfPerformance::fromArray(is_array($kept) ? $kept : []);
+            } catch (WrongOrder) {
+                return OrderOfPerformance::asPrinted();
+            }
+        });
     }
 
     /** @return list<array{name: string, from: string, to: string}> its passages: those that somebody made or, until then, its letters */

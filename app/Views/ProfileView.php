@@ -12,6 +12,7 @@ final readonly class ProfileView
      * @param  object  $settings  all that holds
      * @param  object  $style  of the ensemble itself
      * @param  object  $directors  how its director writes where the ensemble says nothing
+     * @param  string|null  $writer  whose way that is; null: of the one who asks, who may change it
      * @param  int|null  $section  whose profile it is; null: the whole class's
      * @param  list<SectionView>  $sections  each with its groups after it
      * @param  list<LevelDefaultsView>  $levels
@@ -30,6 +31,7 @@ final readonly class ProfileView
         public object $style,
         #[Typed('Record<string, string>')]
         public object $directors,
+        public ?string $writer,
         public ?int $section,
         public array $sections,
         public array $levels,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use App\Access\TimeCode;
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Browser\Support\Browser;
 
 /** Two people's browsers: asked in, accepted, decided, let go; and what a director does with a shelf. */
@@ -160,11 +161,25 @@ final class StaffRoomTest extends BrowserTestCase
         $browser = $this->browser()->signIn()->seeText('Quarry Strings')->press('What they can', 'section[aria-label="Lantern Class"]')->seeText('How marks are written');
         $browser->press('a way of this ensemble’s own', '.profile');
         $this->option($browser, 'measures', 'bar', 'writing');
-        $browser->until(fn (): bool => $browser->script('return document.querySelector("button[form=profile-settings]").disabled') === false, 'nothing to keep')->press('Keep this profile')->seeText('The profile is kept');
+        $browser->until(fn (): bool => $browser->script('return document.querySelector("button[form=profile-settings]")?.disabled') === false, 'nothing to keep')->press('Keep this profile')->seeText('The profile is kept');
         $browser->visit('/')->seeText('First Light');
         $desk = $this->desk('First Light', 'Violin')->see('.size-up h2');
         self::assertStringContainsString('bars', $desk->getText());
         self::assertStringContainsString('measures', $this->desk('Over Slate Hill', 'Violin 1')->see('.size-up h2')->getText());
+    }
+
+    public function test_pieces_are_put_in_order_by_key_and_by_hand_and_the_shelf_leads_to_what_comes_next(): void
+    {
+        $browser = $this->browser()->signIn()->seeText('Mill Wheel Jig');
+        $order = fn (): array => (array) $browser->script('return [...document.querySelectorAll("section[aria-label=\\"Quarry Strings\\"] h3")].map((title) => title.textContent)');
+        $before = $order();
+        $browser->script('document.querySelector("section[aria-label=\\"Quarry Strings\\"] li.piece h3 a").focus()');
+        $browser->driver->getKeyboard()->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_DOWN, WebDriverKeys::NULL]);
+        $browser->until(fn (): bool => $order() === array_reverse($before), 'not moved by key');
+        $browser->script('const [first, second] = document.querySelectorAll("section[aria-label=\\"Quarry Strings\\"] li.piece"); const data = new DataTransfer(); second.dispatchEvent(new DragEvent("dragstart", { bubbles: true, dataTransfer: data })); first.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: data }))');
+        $browser->until(fn (): bool => $order() === $before, 'not moved by hand');
+        $browser->press('Size Violin', 'section[aria-label="Quarry Strings"] .piece-next')->desk()->see('.size-up h2');
+        self::assertStringContainsString('/parts/', (string) $browser->script('return location.pathname'));
     }
 
     public function test_dates_are_kept_and_the_shelf_says_what_is_next(): void

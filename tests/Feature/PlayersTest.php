@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Rights;
+use App\Models\Role;
 use App\Models\Section;
 use App\Models\ShareLink;
 use Illuminate\Foundation\Testing\RefreshDatabase;
@@ -119,5 +120,23 @@ final class PlayersTest extends TestCase
     private function notes(string $log): array
     {
         return array_values(array_map(static fn (array $note): array => ['direction' => $note['direction'], 'finger' => $note['finger'], 'hand' => $note['handIn']], (array) $this->getJson($log)->assertOk()->json('notes')));
+    }
+
+    public function test_the_ensembles_way_of_writing_goes_before_its_directors_and_is_nobody_elses(): void
+    {
+        $ensemble = $this->part->piece->ensemble;
+        $other = self::director('two@school.test');
+        $ensemble->memberships()->create(['user_id' => $other->id, 'role' => Role::Director, 'decides' => true]);
+        $keep = fn (array $style, array $directors) => $this->putJson("/api/ensembles/{$ensemble->id}/profile", ['settings' => ['level' => 'second-year'], 'style' => $style, 'directors' => $directors])->assertNoContent();
+        $measures = fn (): string => (string) json_encode($this->getJson("/api/parts/{$this->part->id}")->json('words.terms'));
+
+        $keep([], ['measures' => 'bar']);
+        self::assertStringContainsString('bars', $measures());
+        $keep(['measures' => 'measure'], ['measures' => 'bar']);
+        self::assertSame('[]', $measures());
+        $this->actingAs($other)->getJson("/api/ensembles/{$ensemble->id}/profile")->assertJsonPath('writer', 'Director One');
+        $keep([], ['measures' => 'measure']);
+        self::assertStringContainsString('bars', $measures(), 'one director does not change how another writes');
+        self::assertSame([], $other->refresh()->style);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Access;
+use App\Access\Devices;
 use App\Marking\Erasure;
 use App\Models\User;
 use App\Views\AccountView;
@@ -50,6 +51,7 @@ final class AccountController extends Controller
         $user->fill(['name' => $asked['name'], 'email' => $asked['email']]);
         if (($asked['password'] ?? '') !== '') {
             $user->password = $asked['password'];
+            $user->devices()->whereKeyNot(Devices::current($request))->delete();
         }
         $user->save();
         Auth::login($user);

@@ -28,6 +28,8 @@ final class PiecePartController extends Controller
         ], ['name.required' => 'Give the part a name.']);
         $part->fill(array_intersect_key($asked, ['name' => 1, 'instrument' => 1]));
         array_key_exists('section', $asked) && $part->section_id = $asked['section'];
+        // Other players: links to the edition of some of those before end.
+        $part->isDirty('section_id') && $part->links()->whereNotNull('section_id')->whereNull('closed_at')->update(['closed_at' => now()]);
         $part->putAway($asked['putAway'] ?? null);
         $part->save();
 

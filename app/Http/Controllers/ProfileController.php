@@ -39,7 +39,7 @@ final class ProfileController extends Controller
 {
     private const VERSIONS = 50;
 
-    public function show(Request $request, Ensemble $ensemble): JsonResponse
+    public function show(Request $request, Ensemble $ensemble, #[CurrentUser] User $user): JsonResponse
     {
         $section = self::section($request, $ensemble);
         $sample = self::parts($ensemble, $section)->first();
@@ -50,6 +50,7 @@ final class ProfileController extends Controller
             (object) [...self::base($ensemble, $section), ...$section === null ? $ensemble->settings() : $section->profile ?? []],
             (object) $ensemble->ownWriting(),
             (object) $ensemble->directorsWriting(),
+            $ensemble->firstDirector()?->is($user) === true ? null : $ensemble->firstDirector()?->name,
             $section?->id,
             self::sections($ensemble),
             array_map(self::level(...), Level::cases()),
@@ -86,7 +87,7 @@ final class ProfileController extends Controller
         HouseStyle::fromArray($style + $directors);
         // Of a section only what is other than in its class is kept: what the class learns, it learns too.
         $ensemble->keepProfile($user, $section === null ? $settings : self::other($settings, self::base($ensemble, $section)), $section === null ? $style : null, $section);
-        $request->has('directors') && $user->update(['style' => $directors]);
+        $request->has('directors') && $ensemble->firstDirector()?->is($user) === true && $user->update(['style' => $directors]);
 
         return new Response(status: 204);
     }

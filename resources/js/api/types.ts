@@ -603,6 +603,8 @@ export interface Profile {
     style: Record<string, string>
     /** how its director writes where the ensemble says nothing */
     directors: Record<string, string>
+    /** whose way that is; null: of the one who asks, who may change it */
+    writer: string | null
     /** whose profile it is; null: the whole class's */
     section: number | null
     /** each with its groups after it */

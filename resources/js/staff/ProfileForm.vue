@@ -82,12 +82,12 @@ watch(given, useDebounceFn(ask, 250))
             <template v-if="profile.section === null">
                 <h2>How marks are written</h2>
                 <ElRadioGroup v-model="ownWriting" class="upright" aria-label="Whose way of writing">
-                    <ElRadio :value="false">my way, in all my ensembles</ElRadio>
+                    <ElRadio :value="false">{{ profile.writer === null ? 'my way, in all my ensembles' : `as ${profile.writer} writes` }}</ElRadio>
                     <ElRadio :value="true">a way of this ensemble’s own</ElRadio>
                 </ElRadioGroup>
                 <div class="profile-writing">
                     <ElFormItem v-for="one in WRITING" :key="one.name" :label="one.label" :for="`writing-${one.name}`">
-                        <ElSelect :id="`writing-${one.name}`" :model-value="writing[one.name] ?? Object.keys(one.options).find((key) => key !== 'o')" @change="(value: string) => write(one.name, value)">
+                        <ElSelect :id="`writing-${one.name}`" :disabled="!ownWriting && profile.writer !== null" :model-value="writing[one.name] ?? Object.keys(one.options).find((key) => key !== 'o')" @change="(value: string) => write(one.name, value)">
                             <ElOption v-for="(words, key) in one.options" :key="key" :value="String(key)" :label="words" />
                         </ElSelect>
                     </ElFormItem>

@@ -83,7 +83,8 @@ export const useSession = defineStore('session', () => {
             await api.signOut().catch(() => undefined)
         } else if (!idle.idle.value) {
             // The server is told that somebody is here, though they only read.
-            await api.session().catch(() => undefined)
+            const answer = await api.session().catch(() => null)
+            lost.value = answer !== null && answer.director === null
         }
     }, MINUTE_MS / 2)
 
