@@ -283,6 +283,9 @@ final class PartDesk
     public function performance(): PerformanceView
     {
         $order = $this->settings()->order;
+        if ($order->isAsPrinted()) {
+            return new PerformanceView([], []);
+        }
 
         return new PerformanceView($order->silent($this->scorePart()), array_map($this->vocabulary()->say(...), $order->sentences($this->scorePart())));
     }

@@ -33,7 +33,7 @@ final class PieceImport
         Rights $rights,
         array $instruments,
         string $key,
-        string $kind = 'piece',
+        string $kind = Piece::WORK,
         BowingSchool $bowing = BowingSchool::StrongBeat,
     ): Piece {
         $score = Music::read($bytes)->score->with(title: $title);

@@ -37,6 +37,13 @@ final class Piece extends Model
 {
     use PutsAway;
 
+    /** A work in parts. */
+    public const WORK = 'piece';
+
+    public const LESSON_LINE = 'line';
+
+    public const KINDS = [self::WORK, self::LESSON_LINE];
+
     protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages'];
 
     /** @return array<string, string> */

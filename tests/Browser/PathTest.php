@@ -101,4 +101,20 @@ final class PathTest extends BrowserTestCase
 
         return $found;
     }
+
+    public function test_a_first_tune_gets_in_without_a_file(): void
+    {
+        $browser = $this->browser()->signIn('/import')->seeText('No file?')->press('Paste or type a tune as ABC', '.import');
+        $browser->script('const area = document.querySelector(".paste-abc textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("input"))', "X:1\nT:Ferry Steps\nM:4/4\nL:1/4\nK:D\nzzzA | D E F G | A2 A2 |1 G F E A :|2 F E D2 |]\n");
+        $browser->press('Read it', '.paste-abc')->seeText('What was understood');
+        self::assertSame('Ferry Steps', $browser->see('#title')->getAttribute('value'));
+        self::assertTrue($browser->script('return document.querySelector(".keep .el-radio.is-checked").textContent.includes("lesson line")'), 'a short tune is a lesson line');
+        $browser->press('Own work', '.keep')->press('Put it on the shelf')->desk()->seeText('Ferry Steps');
+        self::assertSame([], $browser->complaints());
+        $browser->script('window.location.assign("/import")');
+        $browser->seeText('No file?');
+        $browser->script('const data = new DataTransfer(); data.setData("text/plain", "X:1\\nT:Pasted\\nK:G\\nG A B c |"); document.body.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }))');
+        $browser->seeText('What was understood');
+        self::assertSame('Pasted', $browser->see('#title')->getAttribute('value'));
+    }
 }

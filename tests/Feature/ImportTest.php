@@ -30,6 +30,19 @@ final class ImportTest extends TestCase
         self::assertSame(0, Piece::query()->count());
     }
 
+    public function test_a_tune_as_abc_is_kept_as_a_lesson_line_and_can_become_a_piece(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $file = UploadedFile::fake()->createWithContent('pasted tune', "X:1\nT:Stepping\nM:4/4\nL:1/4\nK:D\nD E F G | A2 A2 |\n");
+        $keep = fn (string $kind) => $this->actingAs($director)->post("/api/ensembles/{$ensemble->id}/pieces", ['file' => $file, 'title' => 'Stepping', 'rights' => 'own', 'kind' => $kind, 'key' => Str::uuid()->toString()], ['Accept' => 'application/json']);
+
+        $keep('symphony')->assertUnprocessable();
+        $piece = $keep('line')->assertCreated()->json('id');
+        $this->getJson('/api/shelf')->assertJsonPath('ensembles.0.pieces.0.kind', 'line')->assertJsonCount(1, 'ensembles.0.pieces');
+        $this->patchJson("/api/pieces/{$piece}", ['kind' => 'piece'])->assertNoContent();
+        $this->getJson("/api/pieces/{$piece}")->assertJsonPath('kind', 'piece');
+    }
+
     public function test_a_corrected_instrument_changes_the_warnings_at_once(): void
     {
         $low = self::musicXml('C3w | D3w');

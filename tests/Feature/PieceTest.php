@@ -8,6 +8,7 @@ use App\Models\Part;
 use App\Models\Passage;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -67,6 +68,54 @@ final class PieceTest extends TestCase
         yield 'no such measure' => [['cuts' => [['from' => '2', 'to' => '99']]], 'This piece has no measures “2” to “99”.'];
         yield 'everything' => [['cuts' => [['from' => '1', 'to' => '4']]], 'Nothing would be left to play.'];
         yield 'no repeat' => [['straight' => ['2']], 'No repeat ends with measure “2”.'];
+    }
+
+    public function test_of_two_directors_who_decide_at_once_neither_loses_what_was_decided(): void
+    {
+        $piece = self::pieceOf(self::director(), musicXml: self::musicXml(self::TUNE));
+        $other = self::director('two@school.test');
+        $piece->ensemble->memberships()->create(['user_id' => $other->id, 'role' => 'director', 'decides' => true]);
+        $this->actingAs(self::one())->putJson("/api/pieces/{$piece->id}/order", ['order' => ['cuts' => [['from' => '2', 'to' => '2']]]])->assertNoContent();
+        $this->actingAs($other)->putJson("/api/pieces/{$piece->id}/order", ['order' => ['cuts' => [['from' => '3', 'to' => '3']]]])->assertNoContent();
+
+        $this->getJson("/api/pieces/{$piece->id}")->assertJsonPath('order.cuts.0.from', '3')->assertJsonPath('orders.0.by', $other->name)->assertJsonPath('orders.1.order.cuts.0.from', '2');
+    }
+
+    public function test_the_shelf_says_what_comes_next_until_nothing_is_left(): void
+    {
+        $part = self::partOf(self::director(), musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4h D4'));
+        $next = fn (): array => array_intersect_key((array) $this->getJson('/api/shelf')->assertOk()->json('ensembles.0.pieces.0.next'), ['step' => 1, 'part' => 1, 'count' => 1]);
+        $this->actingAs(self::one());
+
+        self::assertSame(['step' => 'size-up', 'part' => $part->id, 'count' => 1], $next());
+        $this->getJson("/api/parts/{$part->id}/size-up")->assertOk();
+        self::assertSame('hand-out', $next()['step']);
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n1', 'direction' => 'up'], ['note' => 'n2', 'direction' => 'up']]))->assertOk();
+        self::assertSame('findings', $next()['step'], 'two up-bows without a sign');
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n1', 'direction' => null], ['note' => 'n2', 'direction' => null]]))->assertOk();
+        $this->travel(1)->minutes();
+        $this->postJson("/api/parts/{$part->id}/links", ['days' => 7])->assertCreated();
+        self::assertSame(['step' => 'done', 'part' => null, 'count' => 0], $next());
+        $this->travel(1)->minutes();
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n1', 'direction' => 'down']]))->assertOk();
+        self::assertSame(['step' => 'out-of-date', 'part' => $part->id, 'count' => 1], $next());
+    }
+
+    public function test_a_part_without_notes_is_told_first(): void
+    {
+        self::partOf(self::director(), musicXml: self::musicXml('4/4 rw | rw'));
+
+        $this->actingAs(self::one())->getJson('/api/shelf')->assertJsonPath('ensembles.0.pieces.0.next.step', 'notes');
+    }
+
+    public function test_somebody_who_only_looks_does_not_size_a_part_up_for_others(): void
+    {
+        $part = self::partOf(self::director());
+        $looks = self::director('two@school.test');
+        $part->piece->ensemble->memberships()->create(['user_id' => $looks->id, 'role' => 'co-teacher', 'decides' => false]);
+
+        $this->actingAs($looks)->getJson("/api/parts/{$part->id}/size-up")->assertOk();
+        self::assertNull($part->refresh()->sized_up_at);
     }
 
     public function test_an_order_that_cannot_be_read_is_as_printed(): void
@@ -157,8 +206,8 @@ final class PieceTest extends TestCase
         self::assertSame($to->id, Part::query()->where('piece_id', $copy)->firstOrFail()->section()->firstOrFail()->ensemble_id);
     }
 
-    private static function one(): \App\Models\User
+    private static function one(): User
     {
-        return \App\Models\User::query()->firstOrFail();
+        return User::query()->firstOrFail();
     }
 }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Marking\OpenParts;
 use App\Workbench\Workbench;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use UprightPencil\Core\Marking\Decision;
@@ -29,6 +30,20 @@ final class WorkbenchTest extends TestCase
             self::assertSame($open, Workbench::answered($question));
             self::assertStringContainsString('"notes":[{', $open);
         }
+    }
+
+    public function test_it_knows_editions_and_what_is_played(): void
+    {
+        $part = self::partOf($director = self::director(), musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | A4h D4'));
+        $back = $part->section()->firstOrFail()->groups()->create(['ensemble_id' => $part->piece->ensemble_id, 'key' => Str::uuid()->toString(), 'name' => 'Back desks', 'instrument' => 'violin', 'profile' => ['fingers' => 'every']]);
+        $ask = static fn (?int $players): string => Workbench::answered((string) json_encode(['what' => 'marking', 'of' => Workbench::records(), 'part' => $part->id, 'players' => $players, 'user' => $director->id, 'have' => null]));
+
+        [$all, $theirs] = [$ask(null), $ask($back->id)];
+        self::assertNotSame($all, $theirs);
+        $this->actingAs($director)->putJson("/api/pieces/{$part->piece_id}/order", ['order' => ['cuts' => [['from' => '2', 'to' => '2']]]])->assertNoContent();
+        self::assertStringNotContainsString('"n6"', $ask(null), 'the parts that lie open are not those of the order before');
+        $this->putJson("/api/pieces/{$part->piece_id}/order", ['order' => []])->assertNoContent();
+        self::assertSame([$all, $theirs], [$ask(null), $ask($back->id)]);
     }
 
     public function test_what_names_nothing_in_the_part_is_refused_in_the_same_words(): void

@@ -8,6 +8,7 @@ use App\Http\Requests\MusicFile;
 use App\Marking\LeftOver;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
+use App\Models\Piece;
 use App\Models\Rights;
 use App\Views\KeptView;
 use App\Views\ReadingView;
@@ -34,11 +35,12 @@ final class ImportController extends Controller
     {
         defer(LeftOver::sweep(...));
         $bytes = MusicFile::bytes($request);
-        /** @var array{title: string, rights: string, key: string} $kept */
+        /** @var array{title: string, rights: string, key: string, kind?: string} $kept */
         $kept = $request->validate([
             'title' => ['required', 'string', 'max:200'],
             'rights' => ['required', Rule::enum(Rights::class)],
             'key' => ['required', 'uuid'],
+            'kind' => ['sometimes', Rule::in(Piece::KINDS)],
         ], ['title.required' => 'Give the piece a title.']);
         $piece = PieceImport::keep(
             $ensemble,
@@ -47,6 +49,7 @@ final class ImportController extends Controller
             Rights::from($kept['rights']),
             self::instruments($request),
             $kept['key'],
+            $kept['kind'] ?? Piece::WORK,
         );
 
         return new JsonResponse(new KeptView($piece->id, $piece->parts()->firstOrFail()->id), 201);

@@ -87,18 +87,19 @@ final class PieceController extends Controller
 
     public function update(Request $request, Piece $piece): Response
     {
-        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null} $asked */
+        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null, kind?: string} $asked */
         $asked = $request->validate([
             'title' => ['sometimes', 'required', 'string', 'max:200'],
             'composer' => ['sometimes', 'nullable', 'string', 'max:200'],
             'rights' => ['sometimes', Rule::enum(Rights::class)],
             'bowing' => ['sometimes', Rule::enum(BowingSchool::class)],
             'putAway' => ['sometimes', 'boolean'],
+            'kind' => ['sometimes', Rule::in(Piece::KINDS)],
             'tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
             'level' => ['sometimes', 'nullable', Rule::enum(Level::class)],
             'occasion' => ['sometimes', 'nullable', 'integer', Rule::exists('occasions', 'id')->where('ensemble_id', $piece->ensemble_id)->where('kind', Occasion::CONCERT)],
         ], ['title.required' => 'Give the piece a title.', 'tempo.*' => 'A tempo is 20 to 300 quarters a minute.']);
-        $piece->fill(array_intersect_key($asked, ['title' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1]));
+        $piece->fill(array_intersect_key($asked, ['title' => 1, 'kind' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1]));
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];
         array_key_exists('occasion', $asked) && $piece->occasion_id = $asked['occasion'];
         $piece->putAway($asked['putAway'] ?? null);

@@ -176,18 +176,18 @@ export const api = {
     takeBackInvitation: (id: number) => request<undefined>('DELETE', `invitations/${id}`),
     changeMember: (id: number, chosen: Chosen) => request<undefined>('PATCH', `memberships/${id}`, chosen),
     letGo: (id: number) => request<undefined>('DELETE', `memberships/${id}`),
-    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>> & Partial<Pick<Piece, 'tempo' | 'level' | 'occasion'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
+    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>> & Partial<Pick<Piece, 'kind' | 'tempo' | 'level' | 'occasion'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
     movePiece: (id: number, before: number | null) => request<undefined>('POST', `pieces/${id}/move`, { before }),
     bringPiece: (id: number, to: number, how: 'move' | 'decided' | 'print') => request<Made>('POST', `pieces/${id}/bring`, { to, how }),
     takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
     shelf: () => request<Shelf>('GET', 'shelf'),
     read: (file: File, instruments: Record<string, string>) =>
         request<Reading>('POST', 'readings', upload(file, instrumentFields(instruments))),
-    keep: (ensemble: number, file: File, kept: { title: string; rights: string; key: string; instruments: Record<string, string> }) =>
+    keep: (ensemble: number, file: File, kept: { title: string; rights: string; kind: string; key: string; instruments: Record<string, string> }) =>
         request<Kept>(
             'POST',
             `ensembles/${ensemble}/pieces`,
-            upload(file, { title: kept.title, rights: kept.rights, key: kept.key, ...instrumentFields(kept.instruments) }),
+            upload(file, { title: kept.title, rights: kept.rights, kind: kept.kind, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
     part: (id: number, players: number | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
     marking: (id: number, players: number | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElProgress, ElRadio, ElRadioGroup, ElSelect, ElTable, ElTableColumn, ElUpload } from 'element-plus'
 import { v4 as uuid } from 'uuid'
 import { computed, onMounted, ref } from 'vue'
@@ -7,7 +8,13 @@ import { api } from '../api/client'
 import type { Reading, ReadPart, ShelfEnsemble, Warning } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import { LEVELS, problemWords, RIGHTS } from '../desk/words'
+import { say } from '../stores/say'
+import { KINDS } from '../staff/words'
 
+/** What is pasted has no name of its own. */
+const PASTED = 'pasted tune'
+/** A lesson line of a method book has 8 to 16 measures. */
+const LONGEST_LINE = 16
 const MOST_BYTES = 20 * 1024 * 1024
 const INSTRUMENTS = ['violin', 'viola', 'cello', 'bass'].map((name) => ({ value: name, label: name }))
 const GUESSED: Record<string, string> = { name: 'by its name', clef: 'by its clef', range: 'by its range' }
@@ -20,6 +27,10 @@ const corrected = ref<Record<string, string>>({})
 const title = ref('')
 const ensemble = ref<number | undefined>(undefined)
 const rights = ref('')
+const kind = ref<keyof typeof KINDS>('piece')
+/** A tune that is typed or pasted as ABC. */
+const pasting = ref(false)
+const abc = ref('')
 const fault = ref('')
 const upload = ref<InstanceType<typeof ElUpload> | null>(null)
 const busy = ref('')
@@ -61,7 +72,8 @@ async function take(chosen: File | undefined): Promise<void> {
     key = uuid()
     const understood = await read()
     if (file.value === chosen) {
-        title.value = understood ? understood.title || chosen.name.replace(/\.[^.]+$/, '') : ''
+        title.value = understood ? understood.title || (chosen.name === PASTED ? '' : chosen.name.replace(/\.[^.]+$/, '')) : ''
+        kind.value = understood?.parts.every(({ measures }) => measures <= LONGEST_LINE) ? 'line' : 'piece'
     }
 }
 
@@ -102,7 +114,7 @@ async function keepPiece(): Promise<void> {
     }
     busy.value = 'Putting it on the shelf…'
     try {
-        const kept = await api.keep(ensemble.value, file.value, { title: title.value.trim(), rights: rights.value, key, instruments: corrected.value })
+        const kept = await api.keep(ensemble.value, file.value, { title: title.value.trim(), rights: rights.value, kind: kind.value, key, instruments: corrected.value })
         ElMessage.success(`${title.value.trim()} is on the shelf.`)
         await router.push(`/parts/${kept.part}`)
     } catch (problem) {
@@ -111,8 +123,23 @@ async function keepPiece(): Promise<void> {
     busy.value = ''
 }
 
+/** ABC that is pasted anywhere on this screen is read; in a field of a form it is only typed. */
+useEventListener(window, 'paste', (event) => {
+    const text = event.clipboardData?.getData('text/plain') ?? ''
+    if (!(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement) && /^[A-Z]:/m.test(text)) {
+        event.preventDefault()
+        readAbc(text)
+    }
+})
+
+function readAbc(text: string): void {
+    abc.value = text
+    pasting.value = true
+    void take(new File([text], PASTED))
+}
+
 function place(warning: Warning): string {
-    return [warning.part ? partNames.value[warning.part] ?? warning.part : '', warning.measure ? `measure ${warning.measure}` : ''].filter(Boolean).join(', ')
+    return [warning.part ? partNames.value[warning.part] ?? warning.part : '', warning.measure ? say(`measure ${warning.measure}`) : ''].filter(Boolean).join(', ')
 }
 </script>
 
@@ -123,6 +150,11 @@ function place(warning: Warning): string {
             <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </ElUpload>
+        <p v-if="!pasting" class="quiet or-paste">No file? <button type="button" class="link" @click="pasting = true">Paste or type a tune as ABC</button></p>
+        <form v-else class="paste-abc" @submit.prevent="readAbc(abc)">
+            <ElInput v-model="abc" type="textarea" :rows="7" spellcheck="false" aria-label="A tune as ABC" placeholder="X:1&#10;T:First tune&#10;M:4/4&#10;L:1/4&#10;K:D&#10;D E F G | A2 A2 |" />
+            <ElButton native-type="submit" :disabled="abc.trim() === ''">Read it</ElButton>
+        </form>
         <div v-if="busy" class="notice" role="status">{{ busy }}<ElProgress :percentage="100" indeterminate :show-text="false" /></div>
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <div v-if="reading" class="understood">
@@ -136,7 +168,7 @@ function place(warning: Warning): string {
                             <small class="quiet">{{ corrected[row.id] ? 'as you said' : GUESSED[row.guessedFrom] }}</small>
                         </template>
                     </ElTableColumn>
-                    <ElTableColumn label="Measures" width="100">
+                    <ElTableColumn :label="say('Measures')" width="100">
                         <template #default="{ row }: { row: ReadPart }">{{ row.measures }}<small v-if="row.playedMeasures !== row.measures" class="quiet"> ({{ row.playedMeasures }} as played)</small></template>
                     </ElTableColumn>
                     <ElTableColumn label="Notes" prop="notes" width="70" />
@@ -161,6 +193,9 @@ function place(warning: Warning): string {
                     <ElFormItem label="Title" for="title"><ElInput id="title" v-model="title" maxlength="200" /></ElFormItem>
                     <ElFormItem label="For">
                         <ElSelect v-model="ensemble" :options="classes" aria-label="Ensemble" />
+                    </ElFormItem>
+                    <ElFormItem label="It is">
+                        <ElRadioGroup v-model="kind"><ElRadio v-for="(label, value) in KINDS" :key="value" :value="value">{{ label }}</ElRadio></ElRadioGroup>
                     </ElFormItem>
                     <ElFormItem label="What may be done with it">
                         <ElRadioGroup v-model="rights" class="rights">

@@ -6,7 +6,7 @@ import type { Level, Piece } from '../api/types'
 import { say } from '../stores/say'
 import { useAttempt } from '../components/attempt'
 import { LEVELS, RIGHTS } from '../desk/words'
-import { dateWords } from './words'
+import { dateWords, KINDS } from './words'
 
 /** What a piece is called, may be shown of, and is worked out with. */
 const props = defineProps<{ piece: Piece }>()
@@ -15,8 +15,8 @@ const emit = defineEmits<{ changed: [] }>()
 const SCHOOLS = { 'strong-beat': 'Down on strong beats', 'as-it-comes': 'As it comes', paired: 'Paired: three beats down, up-up' }
 const AS_THE_CLASS = 'class'
 
-const { title, composer, rights, bowing, tempo, level, occasion } = props.piece
-const given = ref({ title, composer, rights, bowing, tempo, level: level ?? AS_THE_CLASS, occasion: occasion ?? 0 })
+const { title, composer, kind, rights, bowing, tempo, level, occasion } = props.piece
+const given = ref({ title, composer, kind, rights, bowing, tempo, level: level ?? AS_THE_CLASS, occasion: occasion ?? 0 })
 const { fault, busy, attempt } = useAttempt()
 
 async function save(): Promise<void> {
@@ -34,6 +34,9 @@ async function save(): Promise<void> {
         <ElForm label-position="top" class="piece-form" @submit.prevent="save">
             <ElFormItem label="Title" for="piece-title"><ElInput id="piece-title" v-model="given.title" maxlength="200" /></ElFormItem>
             <ElFormItem label="Composer" for="piece-composer"><ElInput id="piece-composer" v-model="given.composer" maxlength="200" /></ElFormItem>
+            <ElFormItem label="It is" for="piece-kind">
+                <ElSelect id="piece-kind" v-model="given.kind"><ElOption v-for="(words, key) in KINDS" :key="key" :value="key" :label="words" /></ElSelect>
+            </ElFormItem>
             <ElFormItem label="Rights" for="piece-rights">
                 <ElSelect id="piece-rights" v-model="given.rights"><ElOption v-for="(words, key) in RIGHTS" :key="key" :value="key" :label="words" /></ElSelect>
                 <p v-if="given.rights !== piece.rights" class="quiet small-print">Links that are open show it so at once.</p>

@@ -1,5 +1,8 @@
 import type { NextStep, Role } from '../api/types'
 
+/** What stands on a shelf. */
+export const KINDS = { piece: 'a piece in parts', line: 'a lesson line' }
+
 export const ROLES: Record<Role, string> = { director: 'Director', 'co-teacher': 'Co-teacher', coach: 'Coach' }
 
 /** “3 fingers, 1 bow”. */
