@@ -81,6 +81,31 @@ final class AccountTest extends TestCase
             $this->postJson('/api/session/code', ['code' => '000000'])->assertUnprocessable();
         }
         $this->postJson('/api/session/code', ['code' => '000000'])->assertTooManyRequests();
+        $this->withServerVariables(['REMOTE_ADDR' => '10.0.0.9'])->postJson('/api/session/code', ['code' => '000000'])->assertTooManyRequests();
+    }
+
+    public function test_the_present_password_is_guessed_no_faster_inside_than_at_the_door(): void
+    {
+        $this->actingAs(self::director());
+        for ($try = 0; $try < 5; $try++) {
+            $this->postJson('/api/account/second-factor', ['current_password' => 'guess'])->assertUnprocessable();
+        }
+        $this->deleteJson('/api/account', ['current_password' => 'a long password'])->assertTooManyRequests();
+        $this->travel(3)->seconds();
+        $this->postJson('/api/account/second-factor', ['current_password' => 'a long password'])->assertCreated();
+    }
+
+    public function test_a_changed_password_forgets_the_other_devices_and_old_ones_are_forgotten_in_time(): void
+    {
+        $user = self::director();
+        $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertOk();
+        $this->guest()->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertOk();
+        self::assertSame(2, $user->devices()->count());
+        $this->patchJson('/api/account', ['name' => 'One', 'email' => 'one@school.test', 'password' => 'gravel lantern orchard', 'current_password' => 'a long password'])->assertOk();
+        self::assertSame(1, $user->devices()->count());
+        $this->travel(2)->days();
+        $this->guest()->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'gravel lantern orchard'])->assertOk();
+        self::assertSame(1, $user->devices()->count(), 'a session that ran out is no device');
     }
 
     public function test_the_code_is_taken_off_with_the_password(): void

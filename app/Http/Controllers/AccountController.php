@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Access;
 use App\Access\Devices;
+use App\Access\SignIn;
 use App\Marking\Erasure;
 use App\Models\User;
 use App\Views\AccountView;
@@ -76,9 +77,10 @@ final class AccountController extends Controller
         return new Response(status: 204);
     }
 
+    /** The present password, asked for once more; guesses at it are counted as at the door. */
     public static function isTheirs(Request $request, User $user): bool
     {
-        return Hash::check($request->string('current_password')->toString(), $user->password);
+        return resolve(SignIn::class)->counted("own {$user->id}", (string) $request->ip(), static fn (): bool => Hash::check($request->string('current_password')->toString(), $user->password));
     }
 
     public static function notTheirs(): JsonResponse
