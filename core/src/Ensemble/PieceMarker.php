@@ -40,6 +40,9 @@ final class PieceMarker
     /** @var list<MarkedPart> */
     private array $marked = [];
 
+    /** @var array<int, Section> as they were read last */
+    private array $read = [];
+
     /**
      * @param  list<Part>  $parts  of the score
      * @param  list<Settings>  $settings  one for each
@@ -165,6 +168,13 @@ final class PieceMarker
     /** @return list<Section> */
     private function sections(): array
     {
-        return array_map(Section::of(...), array_keys($this->marked), $this->marked);
+        return array_map(function (int $index, MarkedPart $part): Section {
+            // Of a part that is marked as before nothing is read anew.
+            if (! isset($this->read[$index]) || $this->read[$index]->part !== $part) {
+                $this->read[$index] = Section::of($index, $part);
+            }
+
+            return $this->read[$index];
+        }, array_keys($this->marked), $this->marked);
     }
 }

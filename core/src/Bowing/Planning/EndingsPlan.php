@@ -33,16 +33,17 @@ final readonly class EndingsPlan
             return $plan;
         }
         // What an ending costs depends on how it is come to, so the line is planned again with that in mind.
-        $onward = [];
-        foreach ($endings as [$lead, $ending, $target]) {
+        $onward = $known = [];
+        foreach ($endings as $index => [$lead, $ending, $target]) {
             foreach (BowSign::cases() as $sign) {
-                $own = $this->ending($main[$lead], $sign, $ending, $plan->ways[$target]->start, $marks);
+                $own = $known["{$index} {$sign->value} {$plan->ways[$target]->start->value}"] = $this->ending($main[$lead], $sign, $ending, $plan->ways[$target]->start, $marks);
                 $onward[$lead][$sign->value] = ($onward[$lead][$sign->value] ?? 0.0) + $own->cost;
             }
         }
         $plan = $this->planner->plan($main, $marks, $before, ends: $ends, onward: $onward);
-        foreach ($endings as [$lead, $ending, $target]) {
-            $plan = $plan->with($this->ending($main[$lead], $plan->ways[$lead]->end(), $ending, $plan->ways[$target]->start, $marks));
+        foreach ($endings as $index => [$lead, $ending, $target]) {
+            [$end, $start] = [$plan->ways[$lead]->end(), $plan->ways[$target]->start];
+            $plan = $plan->with($known["{$index} {$end->value} {$start->value}"] ?? $this->ending($main[$lead], $end, $ending, $start, $marks));
         }
 
         return $plan;
