@@ -195,6 +195,23 @@ final class PencilTest extends TestCase
         yield 'a hand that moves' => ['1b | Bb4q C5 Bb4 C5', 'violin', ['lowFirst' => 'move'], 'L1 L2 L1 L2', '1 2 1 2'];
     }
 
+    public function test_what_is_played_and_by_whom_are_options(): void
+    {
+        $this->put('long.musicxml', Writer::write(Tune::score('2# | D4q E4 F#4 G4 | A4h D4q D4 | A4q B4 A4h', 'Violin')));
+        $this->put('order.json', '{"cuts": [{"from": "2", "to": "2"}]}');
+        $this->put('back.json', '{"level": "first-year", "fingers": "every"}');
+        $all = $this->json('mark', 'long.musicxml')['parts'][0];
+        $cut = $this->json('mark', 'long.musicxml', "--order={$this->folder}/order.json")['parts'][0];
+        $back = $this->json('mark', 'long.musicxml', "--players={$this->folder}/back.json")['parts'][0];
+
+        self::assertSame([[], ['Cut measure 2: go on at 3.']], [$all['order'], $cut['order']]);
+        self::assertSame(['1', '1', '1', '1', '3', '3', '3'], array_column($cut['notes'], 'measure'));
+        self::assertSame(array_column($all['notes'], 'direction'), array_column($back['notes'], 'direction'));
+        self::assertGreaterThan(count(array_filter(array_column($all['notes'], 'fingerMark'))), count(array_filter(array_column($back['notes'], 'fingerMark'))));
+        self::assertStringContainsString('not played', $this->pencil('mark', "{$this->folder}/long.musicxml", "--order={$this->folder}/order.json", '--format=musicxml')[1]);
+        self::assertNotSame([], $this->json('lineup', 'long.musicxml', "--order={$this->folder}/order.json"));
+    }
+
     public function test_a_house_style_and_printed_fingers_are_options(): void
     {
         file_put_contents("{$this->folder}/style.json", '{"open": "o"}');
@@ -257,6 +274,10 @@ final class PencilTest extends TestCase
         yield ['{"decisions": [{"note": "n1", "direction": "left"}]}', ['mark', 'FILE', '--decisions=BAD'], 'direction'];
         yield ['not json', ['mark', 'FILE', '--profile=BAD'], 'is not a JSON file'];
         yield ['{"taste": 1}', ['mark', 'FILE', '--profile=BAD'], 'A class profile has no “taste”.'];
+        yield ['{"cuts": [{"from": "1", "to": "9"}]}', ['mark', 'FILE', '--order=BAD'], 'no measures “1” to “9”'];
+        yield ['{"cuts": [{"from": "1", "to": "2"}]}', ['lineup', 'FILE', '--order=BAD'], 'Nothing would be left to play.'];
+        yield ['{"bowings": []}', ['check', 'FILE', '--order=BAD'], 'has no “bowings”'];
+        yield ['{"weights": {"taste": 2}}', ['mark', 'FILE', '--players=BAD'], 'There is no cost term “taste”'];
         yield ['', ['convert', 'FILE', '-o', '/nowhere/at/all.musicxml'], 'cannot be written'];
     }
 

@@ -6,13 +6,21 @@ namespace UprightPencil\Core\Tests\Score;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use UprightPencil\Core\Bowing\Strokes\Plucked;
+use UprightPencil\Core\Score\Direction;
+use UprightPencil\Core\Score\DirectionKind;
+use UprightPencil\Core\Score\DirectionSign;
 use UprightPencil\Core\Score\Dynamics;
+use UprightPencil\Core\Score\Event;
+use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Passages;
 use UprightPencil\Core\Score\PlayingOrder;
 use UprightPencil\Core\Score\Span;
+use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Tests\Support\Tune;
 
@@ -101,6 +109,64 @@ final class OrderOfPerformanceTest extends TestCase
         $notes = self::notes('4/4 A4w | B4h. (C5q | D5 E5) F5h', ['cuts' => [['from' => '2', 'to' => '2']]]);
 
         self::assertSame(['', 'start', 'stop', ''], array_map(self::slurs(...), $notes));
+    }
+
+    public function test_a_tied_chord_into_a_cut_ends_in_all_its_notes(): void
+    {
+        $notes = self::notes('4/4 A4w- +C#5- | A4- +C#5- | A4 +C#5', ['cuts' => [['from' => '2', 'to' => '2']]]);
+
+        self::assertSame([false, false, false, false], [$notes[0]->tieStart, $notes[1]->tieStart, $notes[2]->tieStop, $notes[3]->tieStop]);
+    }
+
+    public function test_a_slur_that_was_whole_stays_whole(): void
+    {
+        $notes = self::notes('4/4 (A4h B4) | C5w | (D5h E5)', ['cuts' => [['from' => '2', 'to' => '2']]]);
+
+        self::assertSame(['start', 'stop', 'start', 'stop'], array_map(self::slurs(...), $notes));
+    }
+
+    public function test_a_slur_over_the_whole_of_a_cut_ends_before_it_and_begins_again(): void
+    {
+        $notes = self::notes('4/4 (A4h B4 | C5w | D5h E5) | F5w', ['cuts' => [['from' => '2', 'to' => '2']]]);
+
+        self::assertSame(['start', 'stop', 'start', 'stop', ''], array_map(self::slurs(...), $notes));
+    }
+
+    public function test_plucking_that_begins_in_a_cut_goes_on_after_it(): void
+    {
+        $part = self::played('4/4 A4w | pizz B4 | C5 | arco D5', ['cuts' => [['from' => '2', 'to' => '2']]]);
+        $plucked = Plucked::of($part);
+
+        self::assertSame([false, true, false], array_map(static fn (Event $event): bool => $plucked->is($event), Line::allOf($part)[0]->events));
+    }
+
+    public function test_a_tempo_of_the_cut_holds_and_a_pickup_stays_one(): void
+    {
+        $score = Tune::score('4/4 =60 A4q | A4w | =120 B4 | C5');
+        $order = OrderOfPerformance::fromArray(['cuts' => [['from' => '2', 'to' => '2']]]);
+
+        self::assertSame(120.0, TempoMap::of($order->ofAll($score))->at(480 + 1920));
+        self::assertTrue($order->of($score->parts[0])->hasPickup($score->resolution));
+        self::assertFalse(OrderOfPerformance::fromArray(['cuts' => [['from' => '0', 'to' => '0']]])->of($score->parts[0])->hasPickup($score->resolution));
+    }
+
+    public function test_a_tempo_that_was_chosen_keeps_the_proportions(): void
+    {
+        $map = TempoMap::of(Tune::score('4/4 =60 A4w | =90 B4'))->startingAt(80.0);
+
+        self::assertSame([80.0, 120.0], [$map->first(), $map->at(1920)]);
+    }
+
+    public function test_passages_go_from_letter_to_letter(): void
+    {
+        $part = Tune::score(self::PLAIN)->parts[0];
+        $letter = static fn (Measure $measure, string $name): Measure => $measure->with(items: [new Direction(0, [new DirectionSign(DirectionKind::Rehearsal, $name)]), ...$measure->items]);
+        $lettered = $part->with(measures: array_map(static fn (Measure $measure): Measure => match ($measure->number) {
+            '3' => $letter($measure, 'A'), '5' => $letter($measure, 'B'), default => $measure
+        }, $part->measures));
+
+        self::assertSame([], Passages::of($part));
+        self::assertSame(['Beginning 1-2', 'A 3-4', 'B 5-6'], array_map(static fn (array $one): string => "{$one['name']} {$one['from']}-{$one['to']}", Passages::of($lettered)));
     }
 
     public function test_a_silent_section_keeps_its_measures_and_plays_nothing_in_them(): void
