@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Marking\PieceImport;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Rights;
@@ -11,6 +12,7 @@ use App\Models\Role;
 use App\Models\Section;
 use App\Models\ShareLink;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Str;
 use Tests\TestCase;
 
 /** Sections and groups of players who were taught something else: one bowing, two fingered editions, each with page, link and sheet. */
@@ -36,6 +38,16 @@ final class PlayersTest extends TestCase
     {
         self::assertSame('Violin', $this->part->section()->firstOrFail()->name);
         self::assertSame(['violin' => ['positions' => [1], 'placements' => []]], $this->back->refresh()->profile, 'only what is other than in the class is kept');
+    }
+
+    public function test_a_section_that_got_another_name_still_gets_the_parts_of_its_old_one(): void
+    {
+        $this->patchJson("/api/sections/{$this->part->section_id}", ['name' => 'Firsts'])->assertNoContent();
+        $this->patchJson("/api/sections/{$this->part->section_id}", ['name' => ''])->assertUnprocessable()->assertJsonPath('message', 'Give them a name, as in “Back desks”.');
+        $next = PieceImport::keep($this->part->piece->ensemble, self::musicXml(), 'Next', Rights::Own, [], Str::uuid()->toString());
+
+        self::assertSame($this->part->section_id, $next->parts()->firstOrFail()->section_id);
+        self::assertSame(1, $this->part->piece->ensemble->sections()->count());
     }
 
     public function test_a_finger_decided_for_the_back_desks_is_theirs_and_a_bow_is_everybodys(): void

@@ -65,25 +65,23 @@ final class PerformedPart
             return;
         }
         $this->straight[$back] = true;
-        if (! isset($this->jumps->endings[$back])) {
-            return;
-        }
-        $this->out += array_fill_keys($this->ending($back), true);
-        // One ending that is left is none.
-        for ($next = $back + 1; isset($this->jumps->endings[$next]); $next++) {
-            $this->plain[$next] = true;
-        }
+        isset($this->jumps->endings[$back]) && $this->onlyTheLast($back);
     }
 
-    /** @return non-empty-list<int> the measures of the ending that a measure stands in */
-    private function ending(int $measure): array
+    /** Of the endings around a measure the last is played, and is an ending no more. */
+    private function onlyTheLast(int $measure): void
     {
-        $first = $measure;
-        while (($this->jumps->endings[$first - 1] ?? null) === $this->jumps->endings[$measure]) {
-            $first--;
+        $endings = $this->jumps->endings;
+        for ($first = $measure; isset($endings[$first - 1]); $first--);
+        for ($last = $measure; isset($endings[$last + 1]); $last++);
+        foreach (range($first, $last) as $one) {
+            $this->straight[$one] = true;
+            if ($endings[$one] === $endings[$last]) {
+                $this->plain[$one] = true;
+            } else {
+                $this->out[$one] = true;
+            }
         }
-
-        return range($first, $measure);
     }
 
     private function firstPlayed(int $measure): int
@@ -147,7 +145,7 @@ final class PerformedPart
     {
         $held = [];
         foreach ($measure->directions() as $direction) {
-            $signs = array_values(array_filter($direction->signs, static fn (DirectionSign $sign): bool => in_array($sign->kind, [DirectionKind::Words, DirectionKind::Dynamics, DirectionKind::Metronome], true)));
+            $signs = array_values(array_filter($direction->signs, static fn (DirectionSign $sign): bool => self::holds($sign)));
             $sound = array_intersect_key($direction->sound, ['tempo' => 1, 'pizzicato' => 1, 'dynamics' => 1]);
             if (($signs !== [] || $sound !== []) && ! Jumps::isSaidBy($direction)) {
                 $held[] = $direction->with(onset: 0, offset: 0, signs: $signs, sound: $sound);
@@ -155,6 +153,16 @@ final class PerformedPart
         }
 
         return $held;
+    }
+
+    private static function holds(DirectionSign $sign): bool
+    {
+        return match ($sign->kind) {
+            DirectionKind::Words, DirectionKind::Metronome => true,
+            // A sforzando is one note's.
+            DirectionKind::Dynamics => isset(Dynamics::DEGREES[$sign->text]),
+            default => false,
+        };
     }
 
     /** @return list<Barline> */

@@ -32,6 +32,8 @@ final class OrderOfPerformanceTest extends TestCase
 
     private const ENDINGS = '4/4 A4w |: B4 |1 C5 :| |2 D5 | E5';
 
+    private const THREE = '4/4 A4w |: B4 |1 C5 :| |2 D5 :| |3 E5 | F5';
+
     /** @param array<mixed> $order */
     #[DataProvider('orders')]
     public function test_measures_are_played_in_the_order_that_was_decided(string $tune, array $order, string $played): void
@@ -56,6 +58,9 @@ final class OrderOfPerformanceTest extends TestCase
         yield 'the beginning of a repeat is cut: it goes back to where the music goes on' => [self::REPEAT, ['cuts' => [['from' => '2', 'to' => '2']]], '1 3 3 4'];
         yield 'the end of a repeat is cut: it is not taken' => [self::REPEAT, ['cuts' => [['from' => '3', 'to' => '3']]], '1 2 4'];
         yield 'the first ending is cut: the second is played' => [self::ENDINGS, ['cuts' => [['from' => '3', 'to' => '3']]], '1 2 4 5'];
+        yield 'three endings, none repeated' => [self::THREE, ['straight' => ['3']], '1 2 5 6'];
+        yield 'three endings, as printed' => [self::THREE, [], '1 2 3 2 4 2 5 6'];
+        yield 'the second of three endings is cut' => [self::THREE, ['cuts' => [['from' => '4', 'to' => '4']]], '1 2 5 6'];
         yield 'a cut inside a repeat is a cut each time' => ['4/4 |: A4w | B4 | C5 :| D5', ['cuts' => [['from' => '2', 'to' => '2']]], '1 3 1 3 4'];
     }
 
@@ -71,6 +76,14 @@ final class OrderOfPerformanceTest extends TestCase
         $part = self::played('4/4 mf A4w | pp B4 | C5 | D5', ['cuts' => [['from' => '2', 'to' => '3']]]);
 
         self::assertSame(Dynamics::DEGREES['pp'], Dynamics::of($part)->at(1920));
+    }
+
+    public function test_a_sforzando_of_the_cut_is_nobodys(): void
+    {
+        $part = self::played('4/4 mf A4w | sfz B4 | C5', ['cuts' => [['from' => '2', 'to' => '2']]]);
+
+        self::assertSame([], Dynamics::sforzandos($part));
+        self::assertSame(Dynamics::DEGREES['mf'], Dynamics::of($part)->at(1920));
     }
 
     public function test_a_jump_sign_in_a_cut_jumps_no_more(): void

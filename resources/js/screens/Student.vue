@@ -115,7 +115,7 @@ onBeforeUnmount(() => window.removeEventListener('resize', resized))
                     <thead><tr><th /><th>{{ say('Measure') }}</th><th>Beat</th><th>Note</th><th>Pencil in</th></tr></thead>
                     <tbody>
                         <tr v-for="(line, index) in part.sheet" :key="index">
-                            <td><input type="checkbox" :aria-label="say(`Measure ${line.measure}, beat ${line.beat} is in`)"></td>
+                            <td><input type="checkbox" :aria-label="line.measure ? say(`Measure ${line.measure}, beat ${line.beat} is in`) : line.sign"></td>
                             <td>{{ line.measure }}</td><td>{{ line.beat }}</td><td>{{ line.note }}</td><td>{{ line.sign }}</td>
                         </tr>
                     </tbody>

@@ -27,6 +27,14 @@ const make = () =>
         emit('choose', made.id)
     })
 
+/** The name while it is being changed. */
+const named = ref<string | undefined>()
+async function rename(): Promise<void> {
+    await attempt(() => api.changeSection(props.profile.section ?? 0, { name: named.value ?? '' }))
+    named.value = undefined
+    emit('changed')
+}
+
 const count = async (stands: number) => (await attempt(() => api.changeSection(props.profile.section ?? 0, { stands }))) && emit('changed')
 
 const takeAway = () =>
@@ -51,6 +59,7 @@ const takeAway = () =>
             <ElButton size="small" type="primary" native-type="submit" :loading="busy">Add them</ElButton>
         </form>
         <ElButton v-else size="small" @click="naming = true">Players with fingers of their own…</ElButton>
+        <ElInput class="section-name" :model-value="named ?? chosen?.name" size="small" maxlength="100" :aria-label="`Name of ${chosen?.name}`" @update:model-value="(words: string) => (named = words)" @change="rename" />
         <label class="stands quiet">Stands <ElInputNumber :model-value="chosen?.stands ?? 0" :min="0" :max="50" size="small" aria-label="Stands" @change="(stands) => count(stands ?? 0)" /></label>
         <ElPopconfirm v-if="chosen" :title="chosen.section === null ? `Take “${chosen.name}” off the list of sections?` : `“${chosen.name}” play the section’s edition again; links to theirs end. Go on?`" width="260" confirm-button-text="Take off" cancel-button-text="Keep" @confirm="takeAway">
             <template #reference><ElButton size="small">Take off</ElButton></template>
