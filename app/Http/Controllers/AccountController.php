@@ -80,7 +80,7 @@ final class AccountController extends Controller
     /** The present password, asked for once more; guesses at it are counted as at the door. */
     public static function isTheirs(Request $request, User $user): bool
     {
-        return resolve(SignIn::class)->counted("own {$user->id}", (string) $request->ip(), static fn (): bool => Hash::check($request->string('current_password')->toString(), $user->password));
+        return resolve(SignIn::class)->counted("own {$user->id}", (string) $request->ip(), static fn (): bool => Hash::check(self::said($request, 'current_password'), $user->password));
     }
 
     public static function notTheirs(): JsonResponse

@@ -16,6 +16,14 @@ abstract class Controller
 {
     use AuthorizesRequests;
 
+    /** What somebody typed into a field; nothing where it is no text. */
+    protected static function said(Request $request, string $field): string
+    {
+        $said = $request->input($field);
+
+        return is_string($said) ? $said : '';
+    }
+
     /** The group of a part's players whose edition is asked for; null where nobody says. */
     protected static function players(Request $request, Part $part): ?Section
     {

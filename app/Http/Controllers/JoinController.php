@@ -30,7 +30,7 @@ final class JoinController extends Controller
         $invitation = Invitation::withToken($token)->first() ?? abort(404, self::GONE);
         $account = self::account($invitation);
         if ($account !== null && $request->user()?->is($account) !== true) {
-            $account = $signIn->attempt($invitation->email, $request->string('password')->toString(), (string) $request->ip());
+            $account = $signIn->attempt($invitation->email, self::said($request, 'password'), (string) $request->ip());
             if ($account === null) {
                 return new JsonResponse(['message' => SignIn::WRONG], 422);
             }

@@ -55,7 +55,7 @@ final class PasswordLinkController extends Controller
 
     public function show(Request $request, string $token): JsonResponse
     {
-        $owner = User::query()->where('email', $request->string('email')->lower()->toString())->first();
+        $owner = User::query()->where('email', mb_strtolower(self::said($request, 'email')))->first();
         abort_unless($owner !== null && Broker::broker()->tokenExists($owner, $token), 404, self::GONE);
 
         return new JsonResponse(AccountView::of($owner));
@@ -66,7 +66,7 @@ final class PasswordLinkController extends Controller
         /** @var array{password: string} $given */
         $given = $request->validate(['password' => ['required', 'string', Password::default()]], AccountController::WORDS);
         $owner = null;
-        $status = Broker::reset(['email' => $request->string('email')->lower()->toString(), 'token' => $token, 'password' => $given['password']], static function (User $user, #[\SensitiveParameter] string $password) use (&$owner): void {
+        $status = Broker::reset(['email' => mb_strtolower(self::said($request, 'email')), 'token' => $token, 'password' => $given['password']], static function (User $user, #[\SensitiveParameter] string $password) use (&$owner): void {
             $user->update(['password' => $password]);
             $user->devices()->delete();
             $owner = $user;

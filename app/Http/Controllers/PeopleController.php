@@ -56,7 +56,7 @@ final class PeopleController extends Controller
     /** The address is shown this once; afterwards only its hash is known. */
     public function invite(RoleRequest $request, Ensemble $ensemble, #[CurrentUser] User $user): JsonResponse
     {
-        $email = mb_strtolower($request->string('email')->trim()->toString());
+        $email = mb_strtolower(trim(self::said($request, 'email')));
         if ($ensemble->memberships()->whereRelation('user', 'email', $email)->exists()) {
             return new JsonResponse(['message' => 'Somebody with this e-mail address is in the ensemble already.'], 422);
         }

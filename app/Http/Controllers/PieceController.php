@@ -113,7 +113,7 @@ final class PieceController extends Controller
     {
         /** @var array{before?: int|null} $asked */
         $asked = $request->validate(['before' => ['nullable', 'integer', Rule::exists('pieces', 'id')->where('ensemble_id', $piece->ensemble_id)]]);
-        self::putBefore($piece->ensemble->pieces()->getQuery(), $piece->id, $asked['before'] ?? null);
+        self::putBefore($piece->ensemble->pieces()->getQuery(), $piece->id, isset($asked['before']) ? (int) $asked['before'] : null);
 
         return new Response(status: 204);
     }
@@ -135,7 +135,7 @@ final class PieceController extends Controller
     /** For good, with all that was decided in it, after its title was typed. */
     public function destroy(Request $request, Piece $piece, #[CurrentUser] User $user): Response|JsonResponse
     {
-        if (trim($request->string('title')->toString()) !== trim($piece->title)) {
+        if (trim(self::said($request, 'title')) !== trim($piece->title)) {
             return new JsonResponse(['message' => 'To take it away for good, type its title just as it stands.'], 422);
         }
         Erasure::piece($piece, $user);

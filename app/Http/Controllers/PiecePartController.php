@@ -41,7 +41,7 @@ final class PiecePartController extends Controller
     {
         /** @var array{before?: int|null} $asked */
         $asked = $request->validate(['before' => ['nullable', 'integer', Rule::exists('parts', 'id')->where('piece_id', $part->piece_id)]]);
-        self::putBefore($part->piece->parts()->getQuery(), $part->id, $asked['before'] ?? null);
+        self::putBefore($part->piece->parts()->getQuery(), $part->id, isset($asked['before']) ? (int) $asked['before'] : null);
 
         return new Response(status: 204);
     }
@@ -49,7 +49,7 @@ final class PiecePartController extends Controller
     /** For good, with all that was decided in it, after its name was typed. The last part of a piece goes with the piece. */
     public function destroy(Request $request, Part $part, #[CurrentUser] User $user): Response|JsonResponse
     {
-        if (trim($request->string('name')->toString()) !== trim($part->name)) {
+        if (trim(self::said($request, 'name')) !== trim($part->name)) {
             return new JsonResponse(['message' => 'To take it away for good, type its name just as it stands.'], 422);
         }
         if ($part->piece->parts()->count() === 1) {

@@ -29,7 +29,7 @@ final class SecondFactorController extends Controller
 
     public function confirm(Request $request, #[CurrentUser] User $user): JsonResponse
     {
-        $codes = SecondFactor::confirm($user, $request->string('code')->toString());
+        $codes = SecondFactor::confirm($user, self::said($request, 'code'));
 
         return $codes === null ? new JsonResponse(['message' => 'This is not the code that your device shows now.'], 422) : new JsonResponse(new CodesView($codes));
     }
