@@ -109,7 +109,7 @@ final class Stress
         }
         $shelf = $this->client->send('GET', 'api/shelf')['status'];
 
-        return ['files' => array_sum($this->statuses), 'kept' => $this->statuses[201] ?? 0, 'refused in words' => $this->statuses[422] ?? 0, 'kept and never opened' => $unopened, 'server faults' => $this->faults(), 'slowest, seconds' => round($slowest, 2), 'shelf afterwards' => $shelf];
+        return ['files' => array_sum($this->statuses), 'kept' => $this->statuses[201] ?? 0, 'refused in words' => $this->statuses[422] ?? 0, 'other answers' => array_sum(array_diff_key($this->statuses, [201 => 1, 422 => 1])), 'kept and never opened' => $unopened, 'server faults' => $this->faults(), 'slowest, seconds' => round($slowest, 2), 'shelf afterwards' => $shelf];
     }
 
     private function faults(): int
@@ -119,9 +119,10 @@ final class Stress
 
     private function part(): int
     {
-        $part = $this->import('Under stress', Writer::write(Tune::score('2# | D4q E4 F#4 G4 | A4h D4')))['json']['part'] ?? null;
+        $made = $this->import('Under stress', Writer::write(Tune::score('2# | D4q E4 F#4 G4 | A4h D4')));
+        $part = $made['json']['part'] ?? null;
 
-        return is_int($part) ? $part : throw new \RuntimeException('No part could be made.');
+        return is_int($part) ? $part : throw new \RuntimeException("No part could be made: {$made['status']}.");
     }
 
     /** @return array{status: int, json: array<mixed>, seconds: float, headers: string} */
