@@ -7,9 +7,11 @@ namespace App\Marking;
 use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
+use App\Models\Section;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
+use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;
 
 /** Brings a piece to another ensemble's shelf: moved as it is, or copied with or without what was decided. */
@@ -54,9 +56,25 @@ final class PieceCopy
     private static function decide(Part $from, Part $to, User $by): void
     {
         $record = new PartRecord($to);
-        foreach (array_chunk((new PartRecord($from))->record()->decisions(), self::AT_ONCE) as $decisions) {
+        $decided = self::forTheirPlayers((new PartRecord($from))->record()->decisions(), $from, $to);
+        foreach (array_chunk($decided, self::AT_ONCE) as $decisions) {
             $record->append($by, new NewEntry(Uuid::uuid4()->toString(), EntryKind::Decide, $decisions), static fn () => throw new \LogicException('Nobody else decides in a copy that is just made.'));
         }
+    }
+
+    /**
+     * Fingers of a group of players are for the group of the same name there; where there is none, nobody needs them.
+     *
+     * @param  list<Decision>  $decisions
+     * @return list<Decision>
+     */
+    private static function forTheirPlayers(array $decisions, Part $from, Part $to): array
+    {
+        $there = Section::query()->where('parent_id', $to->section_id)->pluck('key', 'name');
+        $keys = Section::query()->where('parent_id', $from->section_id)->pluck('name', 'key')->map(static fn (string $name): ?string => $there[$name] ?? null);
+        $copied = array_map(static fn (Decision $decision): ?Decision => $decision->players === null ? $decision : (isset($keys[$decision->players]) ? $decision->forPlayers($keys[$decision->players]) : null), $decisions);
+
+        return array_values(array_filter($copied));
     }
 
     private static function end(Ensemble $to): int

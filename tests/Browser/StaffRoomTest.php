@@ -175,7 +175,7 @@ final class StaffRoomTest extends BrowserTestCase
         $before = $order();
         $browser->script('document.querySelector("section[aria-label=\\"Quarry Strings\\"] li.piece h3 a").focus()');
         $browser->driver->getKeyboard()->sendKeys([WebDriverKeys::ALT, WebDriverKeys::ARROW_DOWN, WebDriverKeys::NULL]);
-        $browser->until(fn (): bool => $order() === array_reverse($before), 'not moved by key');
+        $browser->until(fn (): bool => $order() === [$before[1], $before[0], ...array_slice($before, 2)], 'not moved by key');
         $browser->script('const [first, second] = document.querySelectorAll("section[aria-label=\\"Quarry Strings\\"] li.piece"); const data = new DataTransfer(); second.dispatchEvent(new DragEvent("dragstart", { bubbles: true, dataTransfer: data })); first.dispatchEvent(new DragEvent("drop", { bubbles: true, cancelable: true, dataTransfer: data }))');
         $browser->until(fn (): bool => $order() === $before, 'not moved by hand');
         $browser->press('Size Violin', 'section[aria-label="Quarry Strings"] .piece-next')->desk()->see('.size-up h2');

@@ -11,6 +11,7 @@ use App\Models\Rights;
 use App\Models\Role;
 use App\Models\Section;
 use App\Models\ShareLink;
+use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Str;
 use Tests\TestCase;
@@ -117,6 +118,19 @@ final class PlayersTest extends TestCase
         self::assertNotSame([], $trial->json('layer'));
         $this->putJson("/api/ensembles/{$ensemble}/profile?section={$section}", ['settings' => ['level' => 'third-year', 'handSize' => 'small']])->assertNoContent();
         self::assertNull($this->part->section()->firstOrFail()->profile, 'what is as in the class is no profile of its own');
+    }
+
+    public function test_a_copy_for_next_year_takes_the_fingers_of_a_group_to_the_group_of_its_name(): void
+    {
+        $this->postJson("/api/parts/{$this->part->id}/log?players={$this->back->id}", self::entry([['note' => 'n7', 'finger' => 4, 'string' => 'D']]))->assertOk();
+        $this->postJson("/api/parts/{$this->part->id}/log", self::entry([['note' => 'n1', 'direction' => 'up']]))->assertOk();
+        $next = $this->postJson("/api/ensembles/{$this->part->piece->ensemble_id}/next-year", ['name' => 'Strings, next'])->json('id');
+        $elsewhere = self::ensembleOf(User::query()->firstOrFail())->id;
+        $copy = fn (int $to): Part => Part::query()->where('piece_id', $this->postJson("/api/pieces/{$this->part->piece_id}/bring", ['to' => $to, 'how' => 'decided'])->assertCreated()->json('id'))->firstOrFail();
+        $players = static fn (Part $part): array => array_map(static fn (array $one): ?string => $one['players'] ?? null, array_merge(...$part->log()->get()->map(static fn (LogEntry $entry): array => $entry->decisions)->all()));
+
+        self::assertSame([Section::query()->where('ensemble_id', $next)->whereNotNull('parent_id')->value('key'), null], $players($copy((int) $next)));
+        self::assertSame([null], $players($copy($elsewhere)), 'where there is no such group, nobody needs its fingers');
     }
 
     public function test_next_years_class_has_the_same_sections_and_groups(): void
