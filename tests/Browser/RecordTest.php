@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverKeys as Keys;
+use Illuminate\Support\Str;
 use Tests\Browser\Support\Browser;
 use Tests\Browser\Support\Server;
+use Tests\Support\Client;
 
 /** From the key to the record: nothing lost, nothing false, whatever becomes of the network, the server or the window. */
 final class RecordTest extends BrowserTestCase
@@ -205,6 +207,19 @@ final class RecordTest extends BrowserTestCase
         $desk->until(fn (): bool => $desk->isDecided($note, 'finger'), 'the first tab does not show what the second decided');
         self::assertSame([], $desk->all('.set-aside'), 'nobody is in anybody’s way');
         $desk->keys('z', 'z')->saved();
+    }
+
+    public function test_a_decision_that_another_tab_kept_and_sent_in_a_moment_is_seen_too(): void
+    {
+        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::HOME);
+        $note = $desk->chosen();
+        $part = (int) basename((string) $desk->script('return location.pathname'));
+        $entry = ['kind' => 'decide', 'key' => Str::uuid()->toString(), 'decisions' => [['note' => $note, 'direction' => 'up']]];
+        self::assertSame(200, (new Client(Server::running()->address))->signIn()->send('POST', "api/parts/{$part}/log", $entry)['status']);
+        // What this window hears of it when it looks too late: only that it is gone.
+        $desk->script('window.dispatchEvent(new StorageEvent("storage", { key: "upright-pencil.entry.1." + arguments[0].key, oldValue: JSON.stringify({ ...arguments[0], part: arguments[1], at: 1, tried: true, seen: 0 }), newValue: null }))', $entry, $part);
+        $desk->until(fn (): bool => $desk->isDecided($note, 'bow-up'), 'it is not shown');
+        $desk->keys('z')->saved();
     }
 
     public function test_two_machines_in_one_part_meet_only_on_the_same_note(): void

@@ -97,7 +97,16 @@ function names(): string[] {
 
 function read(name: string): Entry | null {
     try {
-        const entry = JSON.parse(localStorage.getItem(name) ?? 'null') as Entry | null
+        return entryIn(localStorage.getItem(name))
+    } catch {
+        return null
+    }
+}
+
+/** The entry that a drawer's text holds; null where it holds none. */
+export function entryIn(text: string | null): Entry | null {
+    try {
+        const entry = JSON.parse(text ?? 'null') as Entry | null
         return entry !== null && typeof entry.key === 'string' && typeof entry.part === 'number' ? entry : null
     } catch {
         // Damaged: there is nothing in it to send.

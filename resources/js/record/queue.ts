@@ -4,7 +4,7 @@ import { v4 as uuid } from 'uuid'
 import { computed, ref, shallowRef } from 'vue'
 import { api, Refused, Unreachable } from '../api/client'
 import type { Marking } from '../api/types'
-import { browserName, dependents, Drawer, type Aside, type Entry } from './entries'
+import { browserName, dependents, Drawer, entryIn, type Aside, type Entry } from './entries'
 
 export type Saving = 'saved' | 'saving' | 'waiting' | 'signed-out' | 'aside'
 
@@ -214,8 +214,15 @@ export const useQueue = defineStore('queue', () => {
     }
 
     useEventListener(window, 'storage', (event) => {
-        if (drawer?.isMine(event.key)) {
-            lookAgain()
+        if (!drawer?.isMine(event.key)) {
+            return
+        }
+        // One that came and went before this window looked is told of all the same.
+        const gone = event.newValue === null ? entryIn(event.oldValue) : null
+        const missed = gone !== null && !stored.has(gone.key)
+        lookAgain()
+        if (missed) {
+            listeners.forEach((listen) => listen(gone.part, null, gone))
         }
     })
     useEventListener(window, 'online', retry)
