@@ -18,7 +18,7 @@ final class SecondFactor
     public static function begin(User $user): string
     {
         $secret = TimeCode::newSecret();
-        $user->forceFill(['code_secret' => $secret, 'code_since' => null, 'code_step' => 0, 'recovery_codes' => null])->save();
+        self::beginWith($user, $secret);
 
         return $secret;
     }
@@ -38,7 +38,13 @@ final class SecondFactor
 
     public static function end(User $user): void
     {
-        $user->forceFill(['code_secret' => null, 'code_since' => null, 'code_step' => 0, 'recovery_codes' => null])->save();
+        self::beginWith($user, null);
+    }
+
+    /** Nothing of an earlier secret is right any more. */
+    private static function beginWith(User $user, ?string $secret): void
+    {
+        $user->forceFill(['code_secret' => $secret, 'code_since' => null, 'code_step' => 0, 'recovery_codes' => null])->save();
     }
 
     /** Whether a code is right, from the telephone or from paper; each is right once. */

@@ -138,7 +138,7 @@ final class PieceMarker
     {
         foreach ($this->sections() as $index => $section) {
             foreach (Together::repeats($section) as [$first, $again]) {
-                $now = Section::of($index, $this->marked[$index]);
+                $now = $this->sections()[$index];
                 [$model, $place] = [$now->measures[$first[0]][0], $now->measures[$again[0]][0]];
                 if ($model->direction() !== $place->direction() && $model->direction() !== '-' && ! $place->isBowPrinted()) {
                     $this->tryWith($place, $model->direction() === 'd' ? BowSign::Down : BowSign::Up, self::WORTH_ALIKE);
