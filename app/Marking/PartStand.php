@@ -11,20 +11,13 @@ use Illuminate\Support\Facades\DB;
 /** What was left to do in a part when it was last worked out, so that the shelf can say so without working it out. */
 final class PartStand
 {
-    /** @var array<int, array{int, int}> part => what this process kept of it last */
-    private static array $known = [];
-
     /** Written only where it has changed: a decision waits for one write, not for two. */
     public static function keep(Part $part, int $findings, int $toSettle): void
     {
-        if ((self::$known[$part->id] ?? null) === [$findings, $toSettle]) {
-            return;
-        }
         try {
             $row = DB::table('part_stands')->where('part_id', $part->id);
             $there = $row->clone()->where(['findings' => $findings, 'to_settle' => $toSettle])->exists();
             $there || DB::table('part_stands')->updateOrInsert(['part_id' => $part->id], ['findings' => $findings, 'to_settle' => $toSettle]);
-            self::$known[$part->id] = [$findings, $toSettle];
         } catch (QueryException) {
             // Somebody else writes just now; it is kept the next time.
         }

@@ -25,7 +25,7 @@ final class PieceCopy
         Turn::take(static function () use ($piece, $to): void {
             // Coaches of the ensemble that it leaves were named for its parts there.
             DB::table('membership_part')->whereIn('part_id', $piece->parts()->pluck('id'))->delete();
-            $piece->update(['place' => self::end($to)]);
+            $piece->update(['place' => $to->endOfShelf()]);
             $piece->forceFill(['ensemble_id' => $to->id, 'occasion_id' => null])->save();
             foreach ($piece->parts()->get() as $part) {
                 $part->update(['section_id' => Sections::named($to, $part->name, $part->instrument)->id]);
@@ -40,7 +40,7 @@ final class PieceCopy
     {
         return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
             $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id']);
-            $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => self::end($to)])->save();
+            $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => $to->endOfShelf()])->save();
             foreach ($piece->parts()->get() as $part) {
                 $own = $part->replicate();
                 $own->forceFill(['piece_id' => $copy->id, 'section_id' => Sections::named($to, $part->name, $part->instrument)->id, 'sized_up_at' => null])->save();
@@ -75,10 +75,5 @@ final class PieceCopy
         $copied = array_map(static fn (Decision $decision): ?Decision => $decision->players === null ? $decision : (isset($keys[$decision->players]) ? $decision->forPlayers($keys[$decision->players]) : null), $decisions);
 
         return array_values(array_filter($copied));
-    }
-
-    private static function end(Ensemble $to): int
-    {
-        return 1 + (int) $to->pieces()->max('place');
     }
 }

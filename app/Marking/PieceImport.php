@@ -52,7 +52,7 @@ final class PieceImport
                 'bowing' => $bowing,
                 'source' => Writer::write($score),
                 'request_key' => $key,
-                'place' => 1 + (int) $ensemble->pieces()->max('place'),
+                'place' => $ensemble->endOfShelf(),
             ]);
             foreach ($score->parts as $place => $part) {
                 $kept = self::part($score, $part, $place, $instruments[$part->id] ?? null);

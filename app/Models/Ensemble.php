@@ -65,6 +65,12 @@ final class Ensemble extends Model
         return $this->hasMany(Piece::class);
     }
 
+    /** The place of the next piece on the shelf. */
+    public function endOfShelf(): int
+    {
+        return 1 + (int) $this->pieces()->max('place');
+    }
+
     /** @return HasMany<Section, $this> sections, without the groups inside them */
     public function sections(): HasMany
     {
