@@ -18,6 +18,7 @@ final readonly class Measure
      * @param  bool  $implicit  not counted: a pickup or the second half of a divided measure
      * @param  list<Note|Direction|Attributes|Verbatim>  $items  in the order they were written
      * @param  list<Barline>  $barlines
+     * @param  bool  $entered  false: only its place is known, nobody typed what is in it; its one rest stands for that
      */
     public function __construct(
         public string $number,
@@ -28,6 +29,7 @@ final readonly class Measure
         public bool $implicit = false,
         public array $items = [],
         public array $barlines = [],
+        public bool $entered = true,
     ) {}
 
     /** @return list<Note> */

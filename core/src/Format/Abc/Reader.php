@@ -10,13 +10,13 @@ use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Resolution;
 use UprightPencil\Core\Score\Score;
 
 /** Reads the first tune of an ABC file (version 2.1), each voice as a part. */
 final class Reader
 {
-    /** Divides by 5, 7 and 9, so that every tuplet of ABC is exact. */
-    public const RESOLUTION = 10080;
+    public const RESOLUTION = Resolution::FINE;
 
     public static function isAbc(string $bytes): bool
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\Abc;
 
+use UprightPencil\Core\Format\Beaming;
 use UprightPencil\Core\Format\Budget;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Attributes;

@@ -16,6 +16,7 @@ use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Pitch;
+use UprightPencil\Core\Score\Resolution;
 use UprightPencil\Core\Score\Technical;
 use UprightPencil\Core\Score\TimeModification;
 
@@ -241,15 +242,10 @@ final class VoiceWriter
         $ratio = $note->value->tuplet ?? new TimeModification(1, 1);
         $above = 2 * $note->duration * $ratio->actual;
         $below = $this->resolution * $ratio->normal;
-        $common = self::commonDivisor($above, $below);
+        $common = Resolution::divisor($above, $below);
         [$above, $below] = $common === 0 ? [1, 1] : [intdiv($above, $common), intdiv($below, $common)];
 
         return ($above === 1 ? '' : (string) $above).($below === 1 ? '' : "/{$below}");
-    }
-
-    private static function commonDivisor(int $a, int $b): int
-    {
-        return $b === 0 ? $a : self::commonDivisor($b, $a % $b);
     }
 
     private function pitch(Pitch $pitch): string

@@ -109,7 +109,7 @@ final class PartReader
         }
         $length = $this->length === 0 && ! $this->hasNotes() ? ($meterAtStart?->ticks($this->state->resolution) ?? 0) : $this->length;
         $implicit = $element->getAttribute('implicit') === 'yes';
-        $measure = new Measure($this->number, $this->start, $length, $meterAtStart, $keyAtStart, $implicit, $this->items, $barlines);
+        $measure = new Measure($this->number, $this->start, $length, $meterAtStart, $keyAtStart, $implicit, array_values(array_filter($this->items, static fn (object $item): bool => ! NotEntered::is($item))), $barlines, array_filter($this->items, NotEntered::is(...)) === []);
         $this->checkBeats($measure, $element, $index === 0 || $index === $count - 1);
         $this->start += $length;
 

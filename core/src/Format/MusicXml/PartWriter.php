@@ -42,7 +42,7 @@ final class PartWriter
         $reached = 0;
         $inner = $this->barlines($measure, left: true);
         $needsDivisions = $first;
-        foreach ($measure->items as $item) {
+        foreach ($measure->entered ? $measure->items : [...$measure->items, NotEntered::sign()] as $item) {
             if ($needsDivisions && ! $item instanceof Verbatim) {
                 $inner .= $item instanceof Attributes ? '' : Xml::element('attributes', $this->divisions())."\n";
             }

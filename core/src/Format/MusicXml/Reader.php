@@ -10,6 +10,7 @@ use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Bounds;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Resolution;
 use UprightPencil\Core\Score\Score;
 
 /** Reads MusicXML: partwise and timewise, plain and compressed, any version up to 4.0. */
@@ -86,18 +87,13 @@ final class Reader
                 throw new UnreadableMusic('“'.CleanText::line($value, 40)."” is not a number of divisions, line {$divisions->getLineNo()}.");
             }
             $whole = (int) ceil((float) $value);
-            $resolution = intdiv($resolution, self::commonDivisor($resolution, $whole)) * $whole;
+            $resolution = Resolution::common($resolution, $whole);
             if ($resolution > self::MOST_RESOLUTION) {
                 throw new UnreadableMusic("The divisions of this file do not fit together, line {$divisions->getLineNo()}.");
             }
         }
 
         return $resolution;
-    }
-
-    private static function commonDivisor(int $a, int $b): int
-    {
-        return $b === 0 ? $a : self::commonDivisor($b, $a % $b);
     }
 
     /** @return array<string, \DOMElement> part id => its entry in the part list */

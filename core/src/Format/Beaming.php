@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Format\Abc;
+namespace UprightPencil\Core\Format;
 
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\NoteType;
 
-/** In ABC notes that stand together share a beam. The voice reader leaves an empty beam on a note that follows closely. */
+/** Beams over notes that stand together. Whoever reads them leaves an empty beam on a note that joins the one before it. */
 final class Beaming
 {
     /**
