@@ -14,6 +14,7 @@ use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
 use App\Marking\EntryClashes;
 use App\Marking\EntryOutOfOrder;
+use App\Marking\TypedElsewhere;
 use App\Views\RefusalView;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
@@ -39,7 +40,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class]);
+        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class, TypedElsewhere::class]);
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
@@ -50,6 +51,7 @@ return Application::configure(basePath: dirname(__DIR__))
             ? new JsonResponse(['message' => 'The record is busy just now.'], 503, ['Retry-After' => '2'])
             : null);
         $exceptions->render(static fn (EntryClashes $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), $fault->theirs()), 409));
+        $exceptions->render(static fn (TypedElsewhere $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 409));
         $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));
     })
     ->create();

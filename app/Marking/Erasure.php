@@ -36,7 +36,7 @@ final class Erasure
     private static function withoutPiece(Piece $piece): int
     {
         $entries = self::withoutParts(array_values($piece->parts()->pluck('id')->all()));
-        foreach (['performance_orders', 'passages'] as $table) {
+        foreach (['performance_orders', 'passages', 'manuscripts'] as $table) {
             DB::table($table)->where('piece_id', $piece->id)->delete();
         }
         $piece->delete();
@@ -52,7 +52,7 @@ final class Erasure
     {
         $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
         self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
-        foreach (['share_links', 'membership_part', 'part_stands'] as $table) {
+        foreach (['share_links', 'membership_part', 'part_stands', 'part_versions', 'manuscripts'] as $table) {
             DB::table($table)->whereIn('part_id', $parts)->delete();
         }
         DB::table('parts')->whereIn('id', $parts)->delete();
@@ -75,6 +75,7 @@ final class Erasure
         $person->memberships()->delete();
         $person->devices()->delete();
         $person->schools()->detach();
+        DB::table('manuscripts')->where('user_id', $person->id)->delete();
         DB::table('invitations')->where('email', $person->email)->delete();
         DB::table('password_reset_tokens')->where('email', $person->email)->delete();
     }
@@ -105,7 +106,7 @@ final class Erasure
             $entries += self::withoutPiece($piece);
         }
         $ensemble->memberships()->delete();
-        foreach (['invitations', 'profile_versions', 'occasions'] as $table) {
+        foreach (['invitations', 'profile_versions', 'occasions', 'manuscripts'] as $table) {
             DB::table($table)->where('ensemble_id', $ensemble->id)->delete();
         }
         DB::table('sections')->where('ensemble_id', $ensemble->id)->whereNotNull('parent_id')->delete();

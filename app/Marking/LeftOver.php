@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Models\Manuscript;
+
 /** Temporary files that a killed import left behind. */
 final class LeftOver
 {
@@ -16,5 +18,6 @@ final class LeftOver
                 @unlink($file);
             }
         }
+        Manuscript::query()->whereNotNull('became')->where('updated_at', '<', now()->subDay())->delete();
     }
 }

@@ -156,8 +156,7 @@ final class PartDesk
     /** What to know of a part before marking it. */
     public function sizeUp(): SizeUpView
     {
-        $siblings = $this->part->piece->partsInUse()->get()->all();
-        $parts = array_map(static fn (Part $sibling): ScorePart => KeptScores::of($sibling->music)->parts[0]->with(id: "P{$sibling->id}", name: $sibling->name), $siblings);
+        $siblings = array_values($this->part->piece->partsInUse()->get()->all()) ?: [$this->part];
         $summary = Summary::of(new Reading($this->score(), []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
         $marked = $this->marked();
         $this->players === null && PartStand::keep($this->part, count($marked->open()), $this->toSettle());
@@ -178,7 +177,7 @@ final class PartDesk
             array_map(static fn (array $first): FirstView => new FirstView(...['what' => $say($first['what'])] + $first), $size['firsts']),
             array_map(static fn (array $pattern): PatternView => new PatternView(...$pattern), $size['patterns']),
             array_map(static fn (array $spot): SpotView => new SpotView(...['message' => $say($spot['message']), 'drill' => $spot['drill'] === null ? null : $say($spot['drill'])] + $spot), $size['troubleSpots']),
-            array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of($this->score()->with(parts: $parts))),
+            array_map(static fn (array $spot): TuningSpotView => new TuningSpotView(...$spot), TuningSpots::of(PieceScore::of($siblings))),
         );
     }
 

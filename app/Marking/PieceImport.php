@@ -36,7 +36,24 @@ final class PieceImport
         string $kind = Piece::WORK,
         BowingSchool $bowing = BowingSchool::StrongBeat,
     ): Piece {
-        $score = Music::read($bytes)->score->with(title: $title);
+        return self::keepScore($ensemble, Music::read($bytes)->score, $title, $rights, $instruments, $key, $kind, $bowing);
+    }
+
+    /**
+     * @param  array<string, Instrument>  $instruments  part id => instrument, where it is not to be guessed
+     * @param  string  $key  the same key again gives the piece that is already there
+     */
+    public static function keepScore(
+        Ensemble $ensemble,
+        Score $score,
+        string $title,
+        Rights $rights,
+        array $instruments,
+        string $key,
+        string $kind = Piece::WORK,
+        BowingSchool $bowing = BowingSchool::StrongBeat,
+    ): Piece {
+        $score = $score->with(title: $title);
 
         // Whoever comes second with the same key waits for the first, and finds the piece there.
         return Turn::take(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
@@ -55,8 +72,7 @@ final class PieceImport
                 'place' => $ensemble->endOfShelf(),
             ]);
             foreach ($score->parts as $place => $part) {
-                $kept = self::part($score, $part, $place, $instruments[$part->id] ?? null);
-                self::refuseUnopenable($piece->parts()->create($kept + ['section_id' => Sections::named($ensemble, $kept['name'], $kept['instrument'])->id]));
+                self::put($piece, $score, $part, $place, $instruments[$part->id] ?? null);
             }
 
             return $piece;
@@ -64,11 +80,32 @@ final class PieceImport
     }
 
     /**
+     * A further part of a piece that is there.
+     *
+     * @param  Score  $score  the part alone
+     *
+     * @throws UnreadableMusic
+     */
+    public static function addPart(Piece $piece, Score $score, Instrument $instrument): Part
+    {
+        return self::put($piece, $score, $score->parts[0], 1 + (int) $piece->parts()->max('place'), $instrument);
+    }
+
+    private static function put(Piece $piece, Score $score, ScorePart $part, int $place, ?Instrument $instrument): Part
+    {
+        $kept = self::part($score, $part, $place, $instrument);
+        $made = $piece->parts()->create($kept + ['section_id' => Sections::named($piece->ensemble, $kept['name'], $kept['instrument'])->id]);
+        self::refuseUnopenable($made);
+
+        return $made;
+    }
+
+    /**
      * What is kept has been opened once before it is acknowledged.
      *
      * @throws UnreadableMusic when a part could be kept and never be opened
      */
-    private static function refuseUnopenable(Part $part): void
+    public static function refuseUnopenable(Part $part): void
     {
         try {
             $opened = (new PartDesk($part))->marked();

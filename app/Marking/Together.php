@@ -10,7 +10,6 @@ use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\BowSign;
-use UprightPencil\Core\Score\Part as ScorePart;
 
 /**
  * The parts of a piece worked out together, as printed: in which directions passages begin that are alike in other sections, or
@@ -24,7 +23,7 @@ final class Together
         $slot = "together:{$part->piece_id}:".self::name($part->piece);
         $kept = Kept::get($slot);
         if (! is_array($kept)) {
-            $kept = self::workedOut($part->piece, self::parts($part->piece));
+            $kept = self::workedOut(self::parts($part->piece));
             Cache::put($slot, $kept, now()->addMonth());
         }
 
@@ -52,11 +51,14 @@ final class Together
      * @param  list<Part>  $parts
      * @return array<int, array<string, string>> part => note id => direction
      */
-    private static function workedOut(Piece $piece, array $parts): array
+    private static function workedOut(array $parts): array
     {
-        $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0]->with(id: "P{$part->id}", name: $part->name), $parts);
+        if ($parts === []) {
+            return [];
+        }
+        $score = PieceScore::of($parts);
         $settings = array_map(static fn (Part $part): Settings => PartRecipe::of($part)->settings(), $parts);
-        $together = PieceMarker::together(KeptScores::of($parts[0]->music)->with(parts: $scores), $scores, $settings);
+        $together = PieceMarker::together($score, $score->parts, $settings);
 
         return array_combine(array_map(static fn (Part $part): int => $part->id, $parts), array_map(static fn (array $signs): array => array_map(static fn (BowSign $sign): string => $sign->value, $signs), $together));
     }

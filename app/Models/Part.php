@@ -22,6 +22,7 @@ use UprightPencil\Core\Strings\Instrument;
  * @property int $measures
  * @property string $music this part alone as MusicXML
  * @property int|null $section_id
+ * @property Carbon|null $created_at
  * @property Carbon|null $sized_up_at when somebody looked it over first
  * @property Piece $piece
  * @property Section|null $section
@@ -48,6 +49,12 @@ final class Part extends Model
     public function log(): HasMany
     {
         return $this->hasMany(LogEntry::class)->orderBy('seq');
+    }
+
+    /** @return HasMany<PartVersion, $this> its notes as they were and are; none where they never changed */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(PartVersion::class)->orderBy('id');
     }
 
     /** @return HasMany<ShareLink, $this> */

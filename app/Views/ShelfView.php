@@ -10,9 +10,11 @@ final readonly class ShelfView
     /**
      * @param  list<ShelfEnsembleView>  $ensembles
      * @param  list<SchoolView>  $schools  in which an ensemble can be opened
+     * @param  list<DraftView>  $drafts  what they are typing, the newest first
      */
     public function __construct(
         public array $ensembles,
         public array $schools,
+        public array $drafts,
     ) {}
 }

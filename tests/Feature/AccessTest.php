@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Access\Access;
+use App\Marking\Typing;
 use App\Models\Device;
 use App\Models\Ensemble;
 use App\Models\Invitation;
@@ -55,7 +56,7 @@ final class AccessTest extends TestCase
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}', 'POST memberships/{membership}/password-link',
-            'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}',
+            'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}', 'PUT ensembles/{ensemble}/manuscripts/{key}',
         ];
         foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
             foreach ($routes as $route) {
@@ -63,7 +64,7 @@ final class AccessTest extends TestCase
                 yield $route => [$method, $address, (string) $expected];
             }
         }
-        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}'] as $route) {
+        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}', 'GET parts/{part}/manuscript'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1443333.'];
         }
@@ -77,6 +78,10 @@ final class AccessTest extends TestCase
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST ensembles/{ensemble}/leave' => ['POST', 'ensembles/{ensemble}/leave', '14......'];
+        foreach (['GET manuscripts/{manuscript}', 'DELETE manuscripts/{manuscript}', 'POST manuscripts/{manuscript}/piece', 'POST manuscripts/{manuscript}/part', 'POST manuscripts/{manuscript}/correction'] as $route) {
+            [$method, $address] = explode(' ', $route);
+            yield $route => [$method, $address, '14444444'];
+        }
         yield 'DELETE account/devices/{device}' => ['DELETE', 'account/devices/{device}', '14444444'];
     }
 
@@ -134,6 +139,8 @@ final class AccessTest extends TestCase
         return '/api/'.strtr($address, [
             '{part}' => $part->id,
             '{note}' => 'n1',
+            '{key}' => Str::uuid()->toString(),
+            '{manuscript}' => str_contains($address, '{manuscript}') ? Typing::keep($ensemble->memberships()->firstOrFail()->user, $ensemble, Str::uuid()->toString(), 0, '{}', null, null)->key : '',
             '{piece}' => $part->piece_id,
             '{ensemble}' => $ensemble->id,
             '{section}' => $part->section_id,

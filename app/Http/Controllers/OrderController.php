@@ -16,7 +16,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Score\OrderOfPerformance;
-use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Resolution;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\WrongOrder;
 
@@ -78,8 +78,8 @@ final class OrderController extends Controller
     /** All parts, each with the name and the id that it has here. */
     private static function score(Piece $piece): Score
     {
-        $parts = $piece->parts()->get();
+        $scores = array_values($piece->parts()->get()->map(static fn (Part $part): Score => KeptScores::of($part->music))->all());
 
-        return KeptScores::of($parts->firstOrFail()->music)->with(parts: array_values($parts->map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0])->all()));
+        return Resolution::together($scores === [] ? throw new WrongOrder('This piece has no parts.') : $scores);
     }
 }

@@ -9,12 +9,14 @@ use App\Access\Access;
 use App\Marking\NextStep;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
+use App\Models\Manuscript;
 use App\Models\Occasion;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
+use App\Views\DraftView;
 use App\Views\OccasionView;
 use App\Views\SchoolView;
 use App\Views\ShelfEnsembleView;
@@ -39,7 +41,16 @@ final class ShelfController extends Controller
         ])->get();
         $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
-        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all())));
+        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user)));
+    }
+
+    /** @return list<DraftView> */
+    private static function drafts(User $user): array
+    {
+        $drafts = Manuscript::query()->where('user_id', $user->id)->whereNull('became')->whereIn('ensemble_id', $user->memberships()->where('role', Role::Director->value)->select('ensemble_id'))
+            ->orderByDesc('updated_at')->orderByDesc('id')->with(['part:id,name,piece_id', 'part.piece:id,title', 'piece:id,title'])->get(['id', 'key', 'title', 'measures', 'part_id', 'piece_id', 'updated_at']);
+
+        return array_values($drafts->map(static fn (Manuscript $one): DraftView => new DraftView($one->key, $one->title, $one->measures, $one->part === null ? $one->piece?->title : "{$one->part->piece->title}, {$one->part->name}", $one->updated_at->toIso8601String()))->all());
     }
 
     /**

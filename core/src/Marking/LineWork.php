@@ -59,7 +59,7 @@ final class LineWork
         $wishes = $this->hand->wishes($orders);
         $read = $this->latest->of('strokes', [$marks], fn (): array => $this->case->bowing->strokes($this->line, $this->reading, $marks));
         $joined = StrokeReader::joined(...$read);
-        $fingered = $settings->fingering ? $this->hand->solved('fingered', $wishes, $joined) : null;
+        $fingered = $settings->fingering && $this->line->pitched ? $this->hand->solved('fingered', $wishes, $joined) : null;
         $bow = null;
         if ($settings->bowing) {
             $context = $this->context($fingered);

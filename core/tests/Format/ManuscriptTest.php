@@ -72,7 +72,7 @@ final class ManuscriptTest extends TestCase
         for ($seed = 1; $seed <= 12; $seed++) {
             yield "tune {$seed}" => [Tune::score(RandomTune::of($seed, $seed % 2 === 0), 'Violin 1')];
         }
-        yield "signs of every kind" => [Tune::score("3/4 2b mf | Bb4e- Bb4 | |: (Bb4e C5) D5q' Eb5> | E5h. | |1 F5h. :| |2 F5q r Bb4!u^2")];
+        yield 'signs of every kind' => [Tune::score("3/4 2b mf | Bb4e- Bb4 | |: (Bb4e C5) D5q' Eb5> | E5h. | |1 F5h. :| |2 F5q r Bb4!u^2")];
     }
 
     public function test_a_measure_that_holds_more_than_can_be_typed_is_sealed_and_stays(): void
@@ -162,19 +162,17 @@ final class ManuscriptTest extends TestCase
 
     public function test_measures_are_named_as_the_print_names_them(): void
     {
-        $blank = static fn (array $more = []): array => ['blank' => true] + $more;
-        $names = static fn (array $measures, array $more): array => array_map(static fn (Measure $measure): string => $measure->number, Reader::read(Manuscripts::of($measures, $more))->score->parts[0]->measures);
-
-        self::assertSame(['41', '42', '43'], $names([$blank(), $blank(), $blank()], ['first' => 41]));
-        self::assertSame(['1', '2', 'A', 'A + 1', 'A + 2', 'B', 'B + 1'], $names([$blank(), $blank(), $blank(['letter' => 'A']), $blank(), $blank(), $blank(['letter' => 'B']), $blank()], ['byLetters' => true]));
-        self::assertSame(['0', '1', '2', '1', '2'], $names([['uncounted' => true, 'notes' => ['D4 4']], $blank(), $blank(), $blank(['number' => '1']), $blank()], []));
+        self::assertSame(['41', '42', '43'], self::names([[], [], []], ['first' => 41]));
+        self::assertSame(['1', '2', 'A', 'A + 1', 'A + 2', 'B', 'B + 1'], self::names([[], [], ['letter' => 'A'], [], [], ['letter' => 'B'], []], ['byLetters' => true]));
+        self::assertSame(['0', '1', '2', '1', '2'], self::names([['uncounted' => true], [], [], ['number' => '1'], []], []));
     }
 
     public function test_a_tie_or_slur_into_a_measure_that_is_left_alone_follows_what_is_typed(): void
     {
         $score = Tune::score('4/4 0# | D5h (E5 | F5h) G5- | G5w', 'Violin 1');
         $typed = Writer::write($score);
-        $typed['measures'][1]['notes'][1]['heads'][0]['at'] = 'A5';
+        /** @var array<string, mixed> $typed */
+        $typed = array_replace_recursive($typed, ['measures' => [1 => ['notes' => [1 => ['heads' => [['at' => 'A5']]]]]]]);
         $notes = Reader::read(Manuscripts::json($typed), $score)->score->parts[0]->notes();
 
         self::assertSame([false, true, false], [$notes[2]->tieStop, $notes[3]->tieStart, $notes[4]->tieStop]);
@@ -191,7 +189,7 @@ final class ManuscriptTest extends TestCase
         self::assertSame(['D5', 'F#5', 'F#5', 'G5'], self::pitches(Reader::read(Manuscripts::json($typed), $score)->score));
     }
 
-    /** @param array<string, mixed>|string $typed */
+    /** @param list<array<string, mixed>>|string $typed */
     #[DataProvider('faults')]
     public function test_what_is_not_music_gets_one_sentence_with_its_place(array|string $typed, string $sentence): void
     {
@@ -203,7 +201,7 @@ final class ManuscriptTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{array<mixed>|string, string}> */
+    /** @return iterable<string, array{list<array<string, mixed>>|string, string}> */
     public static function faults(): iterable
     {
         yield 'no record' => ['7', 'cannot be read as typed music'];
@@ -219,6 +217,18 @@ final class ManuscriptTest extends TestCase
         yield 'an odd tuplet' => [[['notes' => [['id' => 'a', 'as' => 64, 'in' => [11, 2], 'rest' => true]]]], '“in”'];
         yield 'too many measures' => [array_fill(0, 2_501, []), '“measures”'];
         yield 'a text that is a list' => [[['letter' => ['A']]], '“letter”'];
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $measures  that nobody entered
+     * @param  array<string, mixed>  $more
+     * @return list<string>
+     */
+    private static function names(array $measures, array $more): array
+    {
+        $blank = array_map(static fn (array $measure): array => ['blank' => true] + $measure, $measures);
+
+        return array_map(static fn (Measure $measure): string => $measure->number, Reader::read(Manuscripts::of($blank, $more))->score->parts[0]->measures);
     }
 
     /** @param list<array<string, mixed>> $measures */
@@ -240,7 +250,7 @@ final class ManuscriptTest extends TestCase
             'number' => $measure->number,
             'implicit' => $measure->implicit,
             'entered' => $measure->entered,
-            'items' => array_map(static fn (object $item): string => preg_replace('/-?\d{3,}/', '', print_r($item, true)), $measure->items),
+            'items' => array_map(static fn (object $item): string => (string) preg_replace('/-?\d{3,}/', '', print_r($item, true)), $measure->items),
             'barlines' => print_r($measure->barlines, true),
         ];
     }

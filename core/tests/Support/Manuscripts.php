@@ -21,9 +21,11 @@ final class Manuscripts
         $ids = 0;
         foreach ($measures as $index => $measure) {
             $measures[$index] = ['id' => 'x'.$index] + $measure;
-            foreach (is_array($measure['notes'] ?? null) ? $measure['notes'] : [] as $place => $note) {
-                is_string($note) && $measures[$index]['notes'][$place] = self::note($note, 'n'.(++$ids));
+            $notes = [];
+            foreach (is_array($measure['notes'] ?? null) ? $measure['notes'] : [] as $note) {
+                $notes[] = is_string($note) ? self::note($note, 'n'.(++$ids)) : $note;
             }
+            $notes === [] || $measures[$index]['notes'] = $notes;
         }
 
         return self::json($more + ['format' => Signs::FORMAT, 'version' => Signs::VERSION, 'name' => 'Violin 1', 'measures' => $measures]);

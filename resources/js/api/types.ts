@@ -186,6 +186,15 @@ export interface Director {
     name: string
 }
 
+/** Something that is being typed, on the shelf. */
+export interface Draft {
+    key: string
+    title: string
+    measures: number
+    of: string | null
+    at: string
+}
+
 /** What a part would look like. */
 export interface Drawn {
     notes: Note[]
@@ -780,6 +789,8 @@ export interface Shelf {
     ensembles: ShelfEnsemble[]
     /** in which an ensemble can be opened */
     schools: School[]
+    /** what they are typing, the newest first */
+    drafts: Draft[]
 }
 
 /** An ensemble on the shelf. */
@@ -925,6 +936,24 @@ export interface TuningSpot {
     to: string
     seconds: number
     sections: string[]
+}
+
+/** What somebody typed, as it is kept now. */
+export interface Typed {
+    key: string
+    revision: number
+    ensemble: number
+    /** that it corrects */
+    part: number | null
+    /** that it becomes a part of */
+    piece: number | null
+    /** the manuscript, JSON; empty where only what was understood is asked */
+    typed: string
+    /** of its measures, as the print names them */
+    names: string[]
+    warnings: Warning[]
+    /** why it is not music yet */
+    fault: string | null
 }
 
 /** Something in a file that was not understood. */

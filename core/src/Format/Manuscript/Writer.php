@@ -43,7 +43,7 @@ final class Writer
         $this->meter = Meter::of(4, 4);
     }
 
-    /** @return array<string, mixed> */
+    /** @return array{format: string, version: int, name: string, rhythm?: bool, first: int, measures: list<array<string, mixed>>} */
     public static function write(Score $score): array
     {
         $part = $score->parts[0];

@@ -1,0 +1,174 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Ensemble;
+use App\Models\Manuscript;
+use App\Models\Part;
+use App\Models\PartVersion;
+use App\Models\Piece;
+use App\Models\Rights;
+use App\Models\User;
+use UprightPencil\Core\Format\Manuscript\Reader;
+use UprightPencil\Core\Format\Manuscript\Writer as ManuscriptWriter;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Format\Reading;
+use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\Instrument;
+
+/** Notes by hand: kept as they are typed, and put in as a piece, as a part, or in place of a part's notes. */
+final class Typing
+{
+    /**
+     * Keeps what is typed, whether or not it is music yet.
+     *
+     * @param  int  $revision  that the browser had before; 0 at the beginning
+     *
+     * @throws TypedElsewhere when it was typed on in another window
+     */
+    public static function keep(User $user, Ensemble $ensemble, string $key, int $revision, string $typed, ?Part $part, ?Piece $piece): Manuscript
+    {
+        return Turn::take(static function () use ($user, $ensemble, $key, $revision, $typed, $part, $piece): Manuscript {
+            $there = Manuscript::query()->where(['key' => $key, 'user_id' => $user->id])->first();
+            if ($there !== null && $there->revision !== $revision && $there->typed !== $typed) {
+                throw new TypedElsewhere('This was typed on in another window.');
+            }
+            $told = json_decode($typed, true);
+            $told = is_array($told) ? $told : [];
+            $manuscript = $there ?? new Manuscript(['key' => $key, 'user_id' => $user->id, 'part_id' => $part?->id, 'piece_id' => $piece?->id, 'base' => $part === null ? null : self::base($part)]);
+            $manuscript->fill([
+                'ensemble_id' => $ensemble->id,
+                'title' => mb_substr(is_string($told['title'] ?? null) ? $told['title'] : '', 0, 200),
+                'measures' => is_array($told['measures'] ?? null) ? count($told['measures']) : 0,
+                'revision' => ($there->revision ?? 0) + 1,
+                'typed' => $typed,
+            ])->save();
+
+            return $manuscript;
+        });
+    }
+
+    /** Names the notes of a part as they are now. */
+    public static function base(Part $part): string
+    {
+        return hash('sha256', $part->music);
+    }
+
+    /**
+     * The notes of a part as they can be typed on.
+     *
+     * @return array<string, mixed>
+     */
+    public static function of(Part $part): array
+    {
+        return ManuscriptWriter::write(KeptScores::of($part->music)) + ['title' => $part->piece->title, 'instrument' => $part->instrument->value];
+    }
+
+    /** @throws UnreadableMusic */
+    public static function read(Manuscript $manuscript): Reading
+    {
+        return Reader::read($manuscript->typed, $manuscript->part === null ? null : KeptScores::of($manuscript->part->music));
+    }
+
+    /**
+     * @param  list<array{string, Instrument}>  $sections  names of the parts that it becomes, and their instruments
+     *
+     * @throws UnreadableMusic
+     */
+    public static function asPiece(Manuscript $manuscript, string $title, string $kind, Rights $rights, array $sections): Piece
+    {
+        $score = self::read($manuscript)->score;
+        $parts = $instruments = [];
+        foreach ($sections as $index => [$name, $instrument]) {
+            $parts[] = self::named($score->parts[0], 'P'.($index + 1), $name, $index);
+            $instruments['P'.($index + 1)] = $instrument;
+        }
+
+        return Turn::take(static function () use ($manuscript, $score, $parts, $instruments, $title, $kind, $rights): Piece {
+            $piece = PieceImport::keepScore($manuscript->ensemble, $score->with(parts: $parts), $title, $rights, $instruments, $manuscript->key, $kind);
+            self::done($manuscript, $piece->parts()->firstOrFail());
+
+            return $piece;
+        });
+    }
+
+    /** The same notes for another section have names of their own. */
+    private static function named(ScorePart $part, string $id, string $name, int $index): ScorePart
+    {
+        $renamed = static fn (Measure $measure): Measure => $measure->with(items: array_map(static fn (object $item): object => $item instanceof Note ? $item->with(id: "{$item->id}.{$index}") : $item, $measure->items));
+
+        return $part->with(id: $id, name: $name, measures: $index === 0 ? $part->measures : array_map($renamed, $part->measures));
+    }
+
+    /**
+     * A further part of a piece that is there.
+     *
+     * @throws UnreadableMusic
+     */
+    public static function asPart(Manuscript $manuscript, Piece $piece, string $name, Instrument $instrument): Part
+    {
+        $score = self::read($manuscript)->score;
+
+        return Turn::take(static function () use ($manuscript, $piece, $score, $name, $instrument): Part {
+            $id = 'P'.(1 + (int) $piece->parts()->max('place') + 1);
+            $part = PieceImport::addPart($piece, $score->with(title: $piece->title, composer: $piece->composer, parts: [$score->parts[0]->with(id: $id, name: $name)]), $instrument);
+            self::done($manuscript, $part);
+
+            return $part;
+        });
+    }
+
+    /**
+     * In place of a part's notes, which stay as a version before.
+     *
+     * @param  bool  $over  also where somebody else has changed them since
+     *
+     * @throws TypedElsewhere
+     * @throws UnreadableMusic
+     */
+    public static function correct(Manuscript $manuscript, Part $part, User $by, bool $over): Part
+    {
+        return Turn::take(static function () use ($manuscript, $part, $by, $over): Part {
+            $part = $part->fresh() ?? $part;
+            $before = KeptScores::of($part->music);
+            if (! $over && self::base($part) !== $manuscript->base) {
+                throw new TypedElsewhere('The notes of this part were changed since you began.');
+            }
+            $score = self::basedOn($manuscript, $part, $before);
+            $versions = $part->versions();
+            $versions->exists() || $versions->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => $part->created_at ?? now()]);
+            $part->fill(['music' => Writer::write($score), 'measures' => count($score->parts[0]->measures)])->save();
+            $versions->create(['user_id' => $by->id, 'how' => PartVersion::TYPED, 'music' => $part->music]);
+            PieceImport::refuseUnopenable($part);
+            self::done($manuscript, $part);
+
+            return $part;
+        });
+    }
+
+    private static function done(Manuscript $manuscript, Part $became): void
+    {
+        $manuscript->fill(['typed' => '', 'became' => $became->id])->save();
+    }
+
+    /** What nobody touched is taken from the version that the correction began with. */
+    private static function basedOn(Manuscript $manuscript, Part $part, Score $now): Score
+    {
+        $base = self::base($part) === $manuscript->base ? $now : self::version($part, (string) $manuscript->base);
+
+        return Reader::read($manuscript->typed, $base)->score->with(title: $now->title, composer: $now->composer);
+    }
+
+    private static function version(Part $part, string $base): Score
+    {
+        $kept = $part->versions()->get()->first(static fn (PartVersion $version): bool => hash('sha256', $version->music) === $base);
+
+        return KeptScores::of($kept->music ?? $part->music);
+    }
+}
