@@ -210,7 +210,7 @@ final class ManuscriptTest extends TestCase
         yield 'nothing' => [[], 'Nothing is typed yet'];
         yield 'an odd meter' => [[['meter' => '7/5']], 'Measure 1: “7/5” is not a meter'];
         yield 'no pitch' => [[[], ['notes' => [['id' => 'a', 'as' => 4]]]], 'Measure 2: a note has no pitch'];
-        yield 'a wrong pitch' => [[['notes' => [['as' => 4, 'heads' => [['id' => 'a', 'at' => 'H4']]]]]], '“at”'];
+        yield 'a wrong pitch' => [[['notes' => [['as' => 4, 'heads' => [['id' => 'a', 'at' => 'H4']]]]]], 'Measure 1: “H4” is not a pitch'];
         yield 'a wrong value' => [[['notes' => [['id' => 'a', 'as' => 3, 'rest' => true]]]], '“as”'];
         yield 'two of one name' => [[['notes' => [['id' => 'a', 'as' => 4, 'rest' => true], ['id' => 'a', 'as' => 4, 'rest' => true]]]], 'two notes have one name'];
         yield 'a name that is code' => [[['notes' => [['id' => '"><script>', 'as' => 4, 'rest' => true]]]], 'two notes have one name, or one has none'];

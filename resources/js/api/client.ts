@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -189,6 +189,13 @@ export const api = {
             `ensembles/${ensemble}/pieces`,
             upload(file, { title: kept.title, rights: kept.rights, kind: kept.kind, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
+    manuscript: (key: string) => request<Typed>('GET', `manuscripts/${key}`),
+    manuscriptOf: (part: number) => request<Typed>('GET', `parts/${part}/manuscript`),
+    keepManuscript: (ensemble: number, key: string, given: { revision: number; typed: string; part: number | null; piece: number | null }) => request<Typed>('PUT', `ensembles/${ensemble}/manuscripts/${key}`, given),
+    dropManuscript: (key: string) => request<undefined>('DELETE', `manuscripts/${key}`),
+    putInAsPiece: (key: string, given: { title: string; rights: string; kind: string; sections: { name: string; instrument: string }[] }) => request<Kept>('POST', `manuscripts/${key}/piece`, given),
+    putInAsPart: (key: string, given: { name: string; instrument: string }) => request<Kept>('POST', `manuscripts/${key}/part`, given),
+    putInOver: (key: string, over: boolean) => request<Kept>('POST', `manuscripts/${key}/correction`, { over }),
     part: (id: number, players: number | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
     marking: (id: number, players: number | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
     append: ({ part, players, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>

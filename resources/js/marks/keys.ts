@@ -1,13 +1,17 @@
-/** What a key does on the desk. The same list answers the keyboard, labels the buttons and fills the key sheet. */
-export interface Command {
+/** What keys do. */
+export interface Keyed {
     keys: string[]
+    /** Holding the key down goes on: only where nothing is decided. */
+    repeats?: boolean
+    run: () => void
+}
+
+/** What a key does on the desk. The same list answers the keyboard, labels the buttons and fills the key sheet. */
+export interface Command extends Keyed {
     label: string
     /** On a button, where the label is too long. */
     short?: string
     group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Page'
-    /** Holding the key down goes on: only where nothing is decided. */
-    repeats?: boolean
-    run: () => void
 }
 
 const SPOKEN: Record<string, string> = {
@@ -42,7 +46,7 @@ function isElsewhere(event: KeyboardEvent): boolean {
 export const isSingle = (key: string): boolean => key.replace('Shift+', '').length === 1
 
 /** @param singles whether letters, digits and signs by themselves are keys */
-export function answer(event: KeyboardEvent, commands: readonly Command[], singles: boolean): void {
+export function answer(event: KeyboardEvent, commands: readonly Keyed[], singles: boolean): void {
     const key = pressed(event)
     if (isElsewhere(event) || (isSingle(key) && !singles)) {
         return

@@ -60,18 +60,23 @@ export async function engrave(music: string, width: number, name?: string): Prom
     return pages
 }
 
-async function engraved(music: string, width: number): Promise<string[]> {
-    const first = await order(music, width)
-    const delivery = first.fault === undefined || worker !== null ? first : await order(music, width)
+/** One line of music as it is typed; nothing of it is kept. */
+export async function engraveLine(mei: string, width: number): Promise<string> {
+    return (await engraved(mei, width, true)).join('')
+}
+
+async function engraved(music: string, width: number, line = false): Promise<string[]> {
+    const first = await order(music, width, line)
+    const delivery = first.fault === undefined || worker !== null ? first : await order(music, width, line)
     if (delivery.fault) {
         throw new Error(delivery.fault)
     }
     return delivery.pages
 }
 
-function order(music: string, width: number): Promise<Delivery> {
+function order(music: string, width: number, line: boolean): Promise<Delivery> {
     const asked = (worker ??= start())
-    const one: Order = { id: ++orders, music, width }
+    const one: Order = { id: ++orders, music, width, line }
     return new Promise<Delivery>((deliver) => {
         const tooLong = setTimeout(() => fail(asked, 'The engraver does not answer.'), PATIENCE_MS)
         waiting.set(one.id, (delivery) => {

@@ -6,6 +6,8 @@ export interface Order {
     music: string
     /** Width of a line of music in tenths of a millimetre on paper; a staff is 7.2 mm high. */
     width: number
+    /** A single line of music, stretched to the width when it nearly fills it. */
+    line?: boolean
 }
 
 export interface Delivery {
@@ -31,6 +33,7 @@ const OPTIONS = {
     spacingSystem: 12,
     smuflTextFont: 'none',
     svgRemoveXlink: true,
+    svgFormatRaw: true,
 }
 
 /** A first engraving takes three times as long as later ones, so it is done on this before there is any music. */
@@ -58,12 +61,12 @@ function withoutStyles(page: string): string {
 }
 
 async function engrave(order: Order): Promise<Delivery> {
-    const pages = pagesOf(await toolkit, withoutPartNames(order.music), order.width)
+    const pages = pagesOf(await toolkit, withoutPartNames(order.music), order.width, order.line)
     return pages.length > 0 ? { id: order.id, pages } : { id: order.id, pages, fault: 'This music could not be engraved.' }
 }
 
-function pagesOf(engraver: VerovioToolkit, music: string, width: number): string[] {
-    engraver.setOptions({ ...OPTIONS, pageWidth: width })
+function pagesOf(engraver: VerovioToolkit, music: string, width: number, line = false): string[] {
+    engraver.setOptions({ ...OPTIONS, pageWidth: width, minLastJustification: line ? 0.55 : 0.8 })
     const count = engraver.loadData(music) ? engraver.getPageCount() : 0
     return Array.from({ length: count }, (_, page) => withoutStyles(engraver.renderToSVG(page + 1)))
 }

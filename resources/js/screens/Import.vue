@@ -150,7 +150,7 @@ function place(warning: Warning): string {
             <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
             <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
         </ElUpload>
-        <p v-if="!pasting" class="quiet or-paste">No file? <button type="button" class="link" @click="pasting = true">Paste or type a tune as ABC</button></p>
+        <p v-if="!pasting" class="quiet or-paste">No file? <RouterLink to="/by-hand">Type the notes on a staff</RouterLink>, or <button type="button" class="link" @click="pasting = true">paste a tune as ABC</button></p>
         <form v-else class="paste-abc" @submit.prevent="readAbc(abc)">
             <ElInput v-model="abc" type="textarea" :rows="7" spellcheck="false" aria-label="A tune as ABC" placeholder="X:1&#10;T:First tune&#10;M:4/4&#10;L:1/4&#10;K:D&#10;D E F G | A2 A2 |" />
             <ElButton native-type="submit" :disabled="abc.trim() === ''">Read it</ElButton>

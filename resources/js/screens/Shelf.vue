@@ -4,11 +4,12 @@ import { computed, onMounted, provide, ref } from 'vue'
 import { api } from '../api/client'
 import type { Shelf, ShelfEnsemble } from '../api/types'
 import TopBar from '../components/TopBar.vue'
-import { problemWords } from '../desk/words'
+import { dayWords, problemWords } from '../desk/words'
 import AsideList from '../record/AsideList.vue'
 import EnsembleForm from '../staff/EnsembleForm.vue'
 import EnsembleSection from '../staff/EnsembleSection.vue'
 import { RELOAD } from '../staff/reload'
+import { say } from '../stores/say'
 
 const shelf = ref<Shelf | null>(null)
 const fault = ref('')
@@ -54,6 +55,7 @@ onMounted(load)
         <template #actions>
             <RouterLink v-if="school && directs" v-slot="{ navigate }" :to="`/schools/${school.id}`" custom><ElButton text @click="navigate">School</ElButton></RouterLink>
             <ElButton v-if="school && (directs || shelf?.ensembles.length === 0)" @click="opening = true">New ensemble</ElButton>
+            <RouterLink v-if="directs" v-slot="{ navigate }" to="/by-hand" custom><ElButton @click="navigate">Type notes</ElButton></RouterLink>
             <RouterLink v-if="directs" v-slot="{ navigate }" to="/import" custom>
                 <ElButton type="primary" @click="navigate">Import music</ElButton>
             </RouterLink>
@@ -65,6 +67,10 @@ onMounted(load)
         <ElSkeleton v-else-if="shelf === null" :rows="8" animated />
         <p v-if="shelf?.ensembles.length === 0" class="notice">The shelf is empty. Open an ensemble first; then import its music and ask colleagues in.</p>
         <p v-if="wanted && there.length === 0" class="notice">Nothing on the shelf is called that.</p>
+        <section v-if="shelf && shelf.drafts.length > 0 && wanted === ''" class="drafts" aria-label="Being typed">
+            <h2>Being typed</h2>
+            <RouterLink v-for="draft in shelf.drafts" :key="draft.key" class="draft" :to="`/by-hand/${draft.key}`"><strong>{{ draft.of ?? (draft.title || 'A new tune') }}</strong> <span class="quiet">{{ draft.measures }} {{ say(draft.measures === 1 ? 'measure' : 'measures') }}, {{ dayWords(draft.at) }}</span></RouterLink>
+        </section>
         <EnsembleSection v-for="ensemble in there" :key="ensemble.id" :ensemble="ensemble" :shows-all="wanted !== ''" />
         <ElButton v-if="away > 0" text @click="showsAway = !showsAway">{{ showsAway ? 'Hide ensembles that are put away' : `Ensembles put away (${away})` }}</ElButton>
         <EnsembleForm v-if="opening && school" :title="`New ensemble at ${school.name}`" button="Open it" :save="(given) => api.openEnsemble(school?.id ?? 0, given)" @done="opened" @close="opening = false" />

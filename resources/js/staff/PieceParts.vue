@@ -47,10 +47,12 @@ async function takeAway(part: PiecePart): Promise<void> {
                     <button type="button" :disabled="index === 0" :aria-label="`${part.name} up`" @click="move(index, index - 1)">↑</button>
                     <button type="button" :disabled="index === piece.parts.length - 1" :aria-label="`${part.name} down`" @click="move(index, index + 2)">↓</button>
                 </span>
+                <RouterLink v-if="!part.putAway" class="part-notes" :to="`/parts/${part.id}/notes`">Notes</RouterLink>
                 <ElButton size="small" @click="doing(() => api.changePart(part.id, { putAway: !part.putAway }))">{{ part.putAway ? 'Bring back' : 'Put away' }}</ElButton>
                 <ElButton v-if="part.putAway" size="small" @click="takeAway(part)">Take away…</ElButton>
             </li>
         </ul>
+        <p><RouterLink :to="`/by-hand?piece=${piece.id}`">Type another part</RouterLink></p>
         <p class="quiet small-print">A part that is put away keeps its record and its links; it is not on the shelf, and bows with nobody.</p>
     </section>
 </template>

@@ -66,7 +66,7 @@ final class NoteReader
 
             return Pitch::of($plain->letter, $sign === null ? $held[$at] ?? $usual : Signs::ACCIDENTALS[$sign], $plain->octave);
         } catch (UnknownPitch) {
-            throw $head->fault('at');
+            throw new UnreadableMusic("{$head->place}: “{$at}” is not a pitch.");
         }
     }
 
