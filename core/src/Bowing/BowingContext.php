@@ -62,6 +62,12 @@ final readonly class BowingContext
         );
     }
 
+    /** The same for one line; a passage knows of no repeat that leads out of it. */
+    public function forLine(Line $line): self
+    {
+        return $line->passage === null ? $this : new self($this->part, $this->time, $this->jumps->within(...$line->passage), PlayingOrder::within($this->jumps, ...$line->passage), $this->profile, $this->instrument, $this->school, $this->trials, $this->letters, $this->grid);
+    }
+
     /** @return array<int, true> */
     private static function letters(Part $part): array
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\Bowing;
+use UprightPencil\Core\Bowing\BowingContext;
 use UprightPencil\Core\Bowing\LineContext;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Planning\PlanMemory;
@@ -23,6 +24,8 @@ use UprightPencil\Core\Score\Line;
  */
 final class LineWork
 {
+    private readonly BowingContext $bowing;
+
     private readonly LineReading $reading;
 
     private readonly LineHand $hand;
@@ -40,7 +43,8 @@ final class LineWork
         BowMarks $words,
     ) {
         $this->planned = new PlanMemory;
-        $this->reading = $case->bowing->reading($line);
+        $this->bowing = $case->bowing->forLine($line);
+        $this->reading = $this->bowing->reading($line);
         $this->hand = new LineHand($case, $line, $this->reading, $words);
         $this->edition = $case->edition === null ? null : new LineHand($case->edition, $line, $this->reading, $words);
         $this->latest = new Latest;
@@ -57,7 +61,7 @@ final class LineWork
         $settings = $this->case->settings;
         $marks = $this->latest->same('marks', (new BowMarks($together, alike: array_fill_keys(array_keys($together), true)))->and(PrintedBows::of($this->line, $orders->unwritten))->and($this->separate($orders))->and($orders->bowMarks()));
         $wishes = $this->hand->wishes($orders);
-        $read = $this->latest->of('strokes', [$marks], fn (): array => $this->case->bowing->strokes($this->line, $this->reading, $marks));
+        $read = $this->latest->of('strokes', [$marks], fn (): array => $this->bowing->strokes($this->line, $this->reading, $marks));
         $joined = StrokeReader::joined(...$read);
         $fingered = $settings->fingering && $this->line->pitched ? $this->hand->solved('fingered', $wishes, $joined) : null;
         $bow = null;
@@ -86,7 +90,7 @@ final class LineWork
         // The bow knows of the hand its strings and places: a finger that changes neither leaves it as it was.
         $hand = $this->latest->same('hand', $this->hand($fingered));
 
-        return $this->latest->of('context', [$hand], fn (): LineContext => new LineContext($this->case->bowing, $this->reading, $hand, $this->planned));
+        return $this->latest->of('context', [$hand], fn (): LineContext => new LineContext($this->bowing, $this->reading, $hand, $this->planned));
     }
 
     private function hand(?FingeredLine $fingered): LeftHand

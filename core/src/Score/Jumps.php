@@ -62,6 +62,34 @@ final readonly class Jumps
         return new self($starts, $backs, self::endingsOf($part), $jumps, $fines, $toCodas, $coda);
     }
 
+    /** Those that lead from one of these measures to another of them: what lies around them is not known. */
+    public function within(int $from, int $to): self
+    {
+        $inside = static fn (int $measure): bool => $measure >= $from && $measure <= $to;
+        $backs = array_filter(self::between($this->backs, $from, $to), fn (int $measure): bool => $this->startOfRepeat($measure) >= $from, ARRAY_FILTER_USE_KEY);
+
+        return new self(
+            self::between($this->starts, $from, $to),
+            $backs,
+            $backs === [] ? [] : self::between($this->endings, $from, $to),
+            array_filter(self::between($this->jumps, $from, $to), $inside),
+            self::between($this->fines, $from, $to),
+            self::between($this->toCodas, $from, $to),
+            $this->coda !== null && $inside($this->coda) ? $this->coda : null,
+        );
+    }
+
+    /**
+     * @template T
+     *
+     * @param  array<int, T>  $signs  by measure
+     * @return array<int, T>
+     */
+    private static function between(array $signs, int $from, int $to): array
+    {
+        return array_filter($signs, static fn (int $measure): bool => $measure >= $from && $measure <= $to, ARRAY_FILTER_USE_KEY);
+    }
+
     /** A direction that says where to go on. */
     public static function isSaidBy(Direction $direction): bool
     {

@@ -22,6 +22,12 @@ final readonly class PlayingOrder
         return new self((new PlayingOrderWalk(Jumps::of($part), count($part->measures)))->visits(self::MOST_PER_MEASURE));
     }
 
+    /** As far as it is known where only these measures are. */
+    public static function within(Jumps $jumps, int $from, int $to): self
+    {
+        return new self((new PlayingOrderWalk($jumps->within($from, $to), $to + 1, $from))->visits(self::MOST_PER_MEASURE));
+    }
+
     /** @return list<int> measure indexes */
     public function measures(): array
     {

@@ -7,9 +7,9 @@ namespace UprightPencil\Core\Score;
 /** Walks a part's measures as a player does. Used once and thrown away. */
 final class PlayingOrderWalk
 {
-    private int $at = 0;
+    private int $at;
 
-    private int $repeatStart = 0;
+    private int $repeatStart;
 
     private int $pass = 1;
 
@@ -24,10 +24,14 @@ final class PlayingOrderWalk
     /** @var array<int, int> measure => times played so far */
     private array $times = [];
 
+    /** @param int $from the measure that it begins with */
     public function __construct(
         private readonly Jumps $jumps,
         private readonly int $measures,
-    ) {}
+        int $from = 0,
+    ) {
+        $this->at = $this->repeatStart = $from;
+    }
 
     /** @return list<Visit> */
     public function visits(int $mostPerMeasure): array

@@ -12,6 +12,8 @@ const FIX: Record<string, string> = {
     lift: 'Lift',
     alternate: 'Turn this one round',
     start: 'Start it up-bow',
+    'begin-down': 'It begins down-bow',
+    'begin-up': 'It begins up-bow',
     split: 'Split the slur',
     strike: 'Strike the slur',
     change: 'Change bow on the note',

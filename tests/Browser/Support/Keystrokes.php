@@ -83,7 +83,7 @@ final class Keystrokes
     {
         $type = $note->value->type ?? NoteType::Quarter;
         if (($this->once ?? $this->length) !== $type || ($this->dotted && ($note->value->dots ?? 0) === 0)) {
-            $this->keys[] = self::LENGTHS[$type->value];
+            $this->keys[] = self::LENGTHS[$type->value] ?? throw new \LogicException("No key for {$type->value}.");
             $this->length = $type;
             $this->once = null;
             $this->dotted = false;

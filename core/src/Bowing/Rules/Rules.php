@@ -11,6 +11,7 @@ final class Rules
     public static function all(): array
     {
         return [
+            new PassageBegins,
             new PickupDown,
             new DownbeatUp,
             new SameDirectionUnmarked,

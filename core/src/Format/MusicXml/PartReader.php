@@ -109,7 +109,8 @@ final class PartReader
         }
         $length = $this->length === 0 && ! $this->hasNotes() ? ($meterAtStart?->ticks($this->state->resolution) ?? 0) : $this->length;
         $implicit = $element->getAttribute('implicit') === 'yes';
-        $measure = new Measure($this->number, $this->start, $length, $meterAtStart, $keyAtStart, $implicit, array_values(array_filter($this->items, static fn (object $item): bool => ! NotEntered::is($item))), $barlines, array_filter($this->items, NotEntered::is(...)) === []);
+        $left = NotEntered::without($this->items);
+        $measure = new Measure($this->number, $this->start, $length, $meterAtStart, $keyAtStart, $implicit, $left ?? $this->items, $barlines, $left === null);
         $this->checkBeats($measure, $element, $index === 0 || $index === $count - 1);
         $this->start += $length;
 

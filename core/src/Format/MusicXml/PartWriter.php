@@ -29,7 +29,13 @@ final class PartWriter
     public function write(Part $part): string
     {
         $measures = '';
+        $blockEnds = 0;
         foreach ($part->measures as $index => $measure) {
+            if (! $measure->entered) {
+                $block = $index < $blockEnds ? 0 : NotEntered::block($part->measures, $index);
+                $blockEnds = max($blockEnds, $index + $block);
+                $measure = NotEntered::signed($measure, $block);
+            }
             $measures .= $this->measure($measure, $index === 0);
         }
 
@@ -42,7 +48,7 @@ final class PartWriter
         $reached = 0;
         $inner = $this->barlines($measure, left: true);
         $needsDivisions = $first;
-        foreach ($measure->entered ? $measure->items : [...$measure->items, NotEntered::sign()] as $item) {
+        foreach ($measure->items as $item) {
             if ($needsDivisions && ! $item instanceof Verbatim) {
                 $inner .= $item instanceof Attributes ? '' : Xml::element('attributes', $this->divisions())."\n";
             }
