@@ -84,6 +84,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('pieces/{piece}', [PieceController::class, 'show'])->can('direct', 'piece');
         Route::post('pieces/{piece}/order/trial', [OrderController::class, 'trial'])->can('direct', 'piece');
         Route::put('pieces/{piece}/order', [OrderController::class, 'store'])->can('direct', 'piece');
+        Route::get('pieces/{piece}/passages', [OrderController::class, 'table'])->can('direct', 'piece');
         Route::put('pieces/{piece}/passages', [OrderController::class, 'passages'])->can('direct', 'piece');
         Route::patch('parts/{part}', [PiecePartController::class, 'update'])->can('direct', 'part');
         Route::post('parts/{part}/move', [PiecePartController::class, 'move'])->can('direct', 'part');

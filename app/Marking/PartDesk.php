@@ -44,6 +44,7 @@ use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 
@@ -109,6 +110,12 @@ final class PartDesk
         return [$this->record, $entry, $this->scorePart(...)];
     }
 
+    /** What counts of its record. */
+    public function decisions(): PartDecisions
+    {
+        return $this->decided();
+    }
+
     /** @param list<Decision> $more as if they were decided too */
     public function marked(array $more = []): MarkedPart
     {
@@ -168,6 +175,7 @@ final class PartDesk
             array_values(array_map($say, $summary['keys'])),
             $summary['meters'],
             $summary['measures'],
+            count(array_filter($this->scorePart()->measures, static fn (Measure $measure): bool => $measure->entered)),
             new SummaryView(...[
                 ...$size['summary'],
                 'lowest' => $lowest === null ? null : new ExtremeView(...['pitch' => $say($lowest['pitch'])] + $lowest),

@@ -19,6 +19,7 @@ final readonly class SizeUpView
         public array $keys,
         public array $meters,
         public int $measures,
+        public int $entered,
         public SummaryView $summary,
         public array $firsts,
         public array $patterns,

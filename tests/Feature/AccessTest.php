@@ -68,7 +68,7 @@ final class AccessTest extends TestCase
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1443333.'];
         }
-        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}'] as $route) {
+        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'GET pieces/{piece}/passages', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
         }

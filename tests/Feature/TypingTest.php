@@ -177,6 +177,34 @@ final class TypingTest extends TestCase
         self::assertStringContainsString('<step>B</step>', (string) $part->versions()->where('user_id', $colleague->id)->value('music'));
     }
 
+    public function test_sections_stand_against_passages_with_what_is_entered_and_marked(): void
+    {
+        $blank = static fn (int $count): array => array_fill(0, $count, ['blank' => true]);
+        $this->keep($key = Str::uuid()->toString(), 0, Manuscripts::of([['meter' => '4/4', 'blank' => true], ...$blank(7), ['letter' => 'A', 'notes' => ['D4 4', 'E4 4', 'F4 2']], ['notes' => ['D4 1']], ...$blank(6), ['letter' => 'B', 'blank' => true], ...$blank(3)], ['byLetters' => true]));
+        $this->postJson("/api/manuscripts/{$key}/piece", ['sections' => [['name' => 'Violin 1', 'instrument' => 'violin'], ['name' => 'Violin 2', 'instrument' => 'violin']]] + self::piece())->assertCreated();
+        $piece = Piece::query()->firstOrFail();
+        $violin = $piece->parts()->firstOrFail();
+        $this->getJson("/api/parts/{$violin->id}")->assertJsonPath('marking.findings.0.code', 'passage-begins');
+        $this->postJson("/api/parts/{$violin->id}/log", self::entry([['note' => 'n1', 'direction' => 'up'], ['note' => 'n2', 'finger' => 1]]))->assertOk();
+
+        $table = $this->getJson("/api/pieces/{$piece->id}/passages")->assertOk()->assertJsonPath('passages', ['Beginning', 'A', 'B']);
+        $table->assertJsonPath('rows.0.cells.1', ['measure' => 'A', 'measures' => 8, 'entered' => 2, 'notes' => 4, 'decided' => 2]);
+        $table->assertJsonPath('rows.1.cells.1.decided', 0)->assertJsonPath('rows.0.cells.0.entered', 0)->assertJsonPath('rows.0.cells.2.measure', 'B');
+        $this->getJson("/api/parts/{$violin->id}")->assertJsonMissing(['code' => 'passage-begins']);
+        $this->getJson("/api/parts/{$violin->id}/sheet")->assertJsonPath('sheet.0.measure', 'A');
+        $this->getJson("/api/parts/{$violin->id}/size-up")->assertJsonPath('entered', 2)->assertJsonPath('measures', 20);
+    }
+
+    public function test_without_letters_the_passages_are_those_that_are_entered(): void
+    {
+        $whole = self::pieceOf($this->director);
+        $this->keep($key = Str::uuid()->toString(), 0, Manuscripts::of([['meter' => '2/4', 'blank' => true], ['notes' => ['D4 2']], ['notes' => ['E4 2']], ['blank' => true], ['notes' => ['D4 2']]], ['first' => 41]));
+        $id = $this->postJson("/api/manuscripts/{$key}/piece", self::piece())->json('id');
+
+        $this->getJson("/api/pieces/{$id}/passages")->assertJsonPath('passages', ['42–43', '45'])->assertJsonPath('rows.0.cells.0.notes', 2);
+        $this->getJson("/api/pieces/{$whole->id}/passages")->assertJsonPath('passages', ['All of it'])->assertJsonPath('rows.0.cells.0.entered', 2);
+    }
+
     public function test_what_goes_takes_what_is_typed_along(): void
     {
         $part = self::partOf($this->director);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Marking\KeptScores;
 use App\Marking\PartRecipe;
+use App\Marking\PassageTable;
 use App\Marking\Trial;
 use App\Models\Part;
 use App\Models\Piece;
@@ -63,6 +64,12 @@ final class OrderController extends Controller
         });
 
         return new Response(status: 204);
+    }
+
+    /** Sections against passages. */
+    public function table(Piece $piece): JsonResponse
+    {
+        return new JsonResponse(PassageTable::of($piece));
     }
 
     /** @throws WrongOrder when it names something that the piece does not have */

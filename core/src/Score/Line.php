@@ -42,7 +42,7 @@ final readonly class Line
             }
         }
         uasort($voices, static fn (array $a, array $b): int => self::speaking($b) <=> self::speaking($a));
-        $passages = self::passages($part);
+        $passages = Passages::runs($part);
         $lines = [];
         foreach ($voices as $voice => $heads) {
             // A head without a pitch among others is one that nobody could read; where none has one, it is a rhythm.
@@ -76,23 +76,6 @@ final readonly class Line
         }
 
         return $lines;
-    }
-
-    /** @return list<array{int, int}> runs of measures that are entered; empty where all of them are */
-    private static function passages(Part $part): array
-    {
-        $passages = [];
-        $from = null;
-        foreach ([...$part->measures, null] as $index => $measure) {
-            if ($measure?->entered === true) {
-                $from ??= $index;
-            } elseif ($from !== null) {
-                $passages[] = [$from, $index - 1];
-                $from = null;
-            }
-        }
-
-        return $passages === [[0, count($part->measures) - 1]] ? [] : $passages;
     }
 
     /**

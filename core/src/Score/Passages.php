@@ -25,6 +25,37 @@ final class Passages
         return $passages;
     }
 
+    /**
+     * The stretches of a part that are entered, where not all of it is.
+     *
+     * @return list<array{name: string, from: string, to: string}>
+     */
+    public static function entered(Part $part): array
+    {
+        return array_map(static function (array $run) use ($part): array {
+            [$from, $to] = [$part->measures[$run[0]]->number, $part->measures[$run[1]]->number];
+
+            return ['name' => $from === $to ? $from : "{$from}–{$to}", 'from' => $from, 'to' => $to];
+        }, self::runs($part));
+    }
+
+    /** @return list<array{int, int}> first and last measure of each run that is entered; empty where all of them are */
+    public static function runs(Part $part): array
+    {
+        $runs = [];
+        $from = null;
+        foreach ([...$part->measures, null] as $index => $measure) {
+            if ($measure?->entered === true) {
+                $from ??= $index;
+            } elseif ($from !== null) {
+                $runs[] = [$from, $index - 1];
+                $from = null;
+            }
+        }
+
+        return $runs === [[0, count($part->measures) - 1]] ? [] : $runs;
+    }
+
     /** @return array<int, string> measure index => its letter */
     private static function letters(Part $part): array
     {

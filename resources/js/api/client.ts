@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, PassageTable, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -163,6 +163,7 @@ export const api = {
     piece: (id: number) => request<Piece>('GET', `pieces/${id}`),
     tryOrder: (id: number, order: Order) => request<ProfileTrial>('POST', `pieces/${id}/order/trial`, { order }),
     keepOrder: (id: number, order: Order) => request<undefined>('PUT', `pieces/${id}/order`, { order }),
+    passageTable: (id: number) => request<PassageTable>('GET', `pieces/${id}/passages`),
     keepPassages: (id: number, passages: Passage[] | null) => request<undefined>('PUT', `pieces/${id}/passages`, { passages }),
     changePart: (id: number, given: { name?: string; section?: number | null; instrument?: string; putAway?: boolean }) => request<undefined>('PATCH', `parts/${id}`, given),
     movePart: (id: number, before: number | null) => request<undefined>('POST', `parts/${id}/move`, { before }),

@@ -513,6 +513,38 @@ export interface Passage {
     to: string
 }
 
+/** One section in one passage. */
+export interface PassageCell {
+    /** the first of the passage, as this part names it; null: the part does not have it */
+    measure: string | null
+    /** of the passage */
+    measures: number
+    /** how many of them are entered */
+    entered: number
+    /** note heads in it */
+    notes: number
+    /** how many of them something was decided about */
+    decided: number
+}
+
+/** A section against the passages of its piece. */
+export interface PassageRow {
+    /** its id */
+    part: number
+    name: string
+    /** somebody has looked it over */
+    sizedUp: boolean
+    /** one for each passage */
+    cells: PassageCell[]
+}
+
+/** All sections of a piece against its passages. */
+export interface PassageTable {
+    /** names */
+    passages: string[]
+    rows: PassageRow[]
+}
+
 /** A finger pattern on a string. */
 export interface Pattern {
     string: string
@@ -844,6 +876,7 @@ export interface SizeUp {
     keys: string[]
     meters: string[]
     measures: number
+    entered: number
     summary: Summary
     firsts: First[]
     patterns: Pattern[]

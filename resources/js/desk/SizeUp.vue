@@ -68,7 +68,7 @@ function stretch(from: string, to: string): string {
         <ElAlert v-if="fault" type="error" :closable="false">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></ElAlert>
         <ElSkeleton v-else-if="!size" :rows="5" animated />
         <template v-else>
-            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.measures }} {{ say('measures') }}</span></h2>
+            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.entered < size.measures ? `${size.entered} of ` : '' }}{{ size.measures }} {{ say('measures') }}{{ size.entered < size.measures ? ' entered' : '' }}</span></h2>
             <dl>
                 <div v-for="fact in facts" :key="fact.name">
                     <dt>{{ fact.name }}</dt>

@@ -60,8 +60,27 @@ function withoutStyles(page: string): string {
     return page.replace(/<style[\s>].*?<\/style>/gs, '').replace(/ style="[^"]*"/g, '')
 }
 
+/**
+ * Of a counted block the engraver draws the count and nothing else: the letter and the words that stand over it are given back to
+ * it, and the clef that it repeats is taken out.
+ */
+function withBlocks(engraver: VerovioToolkit, music: string): string {
+    if (!music.includes('<multiple-rest>') || !engraver.loadData(music)) {
+        return music
+    }
+    const over = music
+        .split(/<measure[\s>]/)
+        .filter((measure) => measure.includes('<multiple-rest>'))
+        .map((measure) => {
+            const letter = /<rehearsal[^>]*>([^<]*)</.exec(measure)?.[1]
+            const words = /<words[^>]*>([^<]*)</.exec(measure)?.[1]
+            return (letter ? `<reh tstamp="0" staff="1" place="above"><rend rend="box">${letter}</rend></reh>` : '') + (words ? `<dir tstamp="1" staff="1" place="below">${words}</dir>` : '')
+        })
+    return engraver.getMEI({ pageNo: 0 }).replace(/<clef [^>]*\/>(\s*<multiRest)/g, '$1').replace(/<multiRest[^>]*\/>.*?(?=<\/measure>)/gs, (rest) => rest + (over.shift() ?? ''))
+}
+
 async function engrave(order: Order): Promise<Delivery> {
-    const pages = pagesOf(await toolkit, withoutPartNames(order.music), order.width, order.line)
+    const pages = pagesOf(await toolkit, withBlocks(await toolkit, withoutPartNames(order.music)), order.width, order.line)
     return pages.length > 0 ? { id: order.id, pages } : { id: order.id, pages, fault: 'This music could not be engraved.' }
 }
 

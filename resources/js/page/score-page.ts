@@ -2,7 +2,7 @@ import type { HandNote, Mark, Note } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
-import { musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
+import { drawnMeasures, musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
 import { draw, ROOM, STAFF_ONLY } from './pencil'
 import { element } from './svg'
 
@@ -63,6 +63,9 @@ export class ScorePage {
 
     private crossed: readonly number[] = []
 
+    /** Which drawn measure each measure is. */
+    private drawn: readonly number[] = []
+
     private looking = 0
 
     constructor(private readonly host: HTMLElement) {
@@ -111,6 +114,7 @@ export class ScorePage {
         const [pages] = await Promise.all([engrave(music, width, name), ...FONTS.map((font) => document.fonts.load(font))])
         this.drawing.replaceChildren()
         this.engraving = unpack(pages, this.drawing)
+        this.drawn = drawnMeasures(music)
         this.stack()
         this.music = music
     }
@@ -178,10 +182,11 @@ export class ScorePage {
     /** Crosses measures out that are not played, counted from 0 through the part: on the screen and on paper. */
     cross(measures: readonly number[]): void {
         this.crossed = measures
+        const drawn = [...new Set(measures.map((measure) => this.drawn[measure] ?? measure))]
         let first = 0
         for (const { system } of this.lines) {
             system.element.querySelectorAll(':scope > .crossed').forEach((old) => old.remove())
-            const here = measures.filter((measure) => measure >= first && measure < first + system.barlines.length).map((measure) => measure - first)
+            const here = drawn.filter((measure) => measure >= first && measure < first + system.barlines.length).map((measure) => measure - first)
             if (here.length > 0) {
                 system.element.append(crossing(system, here))
             }

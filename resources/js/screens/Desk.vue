@@ -19,6 +19,7 @@ import { useSelection } from '../desk/selection'
 import { useTrying } from '../desk/trying'
 import { LEVELS, problemWords } from '../desk/words'
 import { answer } from '../marks/keys'
+import type { ScorePage } from '../page/score-page'
 import { drawn, useDesk } from '../stores/desk'
 import { paper } from '../stores/paper'
 import { remembered } from '../stores/remembered'
@@ -77,10 +78,22 @@ async function load(): Promise<void> {
     try {
         if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : Number(route.query.players))) {
             show(String(route.query.show ?? ''))
+            wanted = String(route.query.measure ?? '')
             document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
         }
     } catch (problem) {
         fault.value = problemWords(problem)
+    }
+}
+
+/** Whoever comes for a measure finds its first note chosen, once the page is there. */
+let wanted = ''
+function drawnOnPaper(page: ScorePage): void {
+    onPaper.drawn(page)
+    const first = notes.value.find(({ measure }) => measure === wanted)
+    wanted = ''
+    if (first) {
+        choose(first.id)
     }
 }
 
@@ -153,7 +166,7 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
         </TopBar>
         <main v-if="fault" class="desk-fault"><ElAlert type="error" :title="fault" :closable="false" /></main>
         <main v-else-if="desk.part" class="desk-main">
-            <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="onPaper.drawn" />
+            <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="drawnOnPaper" />
             <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :commands="commands" :single-keys="singleKeys" @choose="choose" />
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>

@@ -10,6 +10,7 @@ import { speak } from '../stores/say'
 import PieceForm from '../staff/PieceForm.vue'
 import PieceOrder from '../staff/PieceOrder.vue'
 import PieceParts from '../staff/PieceParts.vue'
+import PassageTable from '../staff/PassageTable.vue'
 import PiecePassages from '../staff/PiecePassages.vue'
 
 const id = Number(useRoute().params.id)
@@ -32,6 +33,7 @@ onMounted(load)
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-if="piece === null && !fault" :rows="8" animated />
         <template v-if="piece">
+            <PassageTable :key="`table ${JSON.stringify(piece.passages)}`" class="passage-table" :piece="piece" />
             <div>
                 <PieceForm :key="`about ${piece.title}`" :piece="piece" @changed="load" />
                 <PieceParts :piece="piece" @changed="load" />

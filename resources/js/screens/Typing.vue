@@ -93,7 +93,7 @@ onMounted(() =>
 
 async function show(): Promise<void> {
     const asked = typist.lastKey()
-    await page?.show(lines(sheet.value.manuscript))
+    await page?.show(lines(sheet.value.manuscript, draft.names.value))
     look()
     drawn(asked)
 }
@@ -112,6 +112,7 @@ function drawn(asked: number): void {
     })
 }
 
+watch(draft.names, () => void show())
 watch([sheet, selected, width], ([now, , wide], [before, , narrow]) => {
     if (now.manuscript !== before.manuscript) {
         void show()

@@ -107,7 +107,30 @@ function ready(sheet: Sheet): Sheet {
         return sheet
     }
     const made = caret.measure + 1 < manuscript.measures.length ? sheet : withMeasures(sheet, manuscript.measures.length, 0, [{ id: newId('x') }])
-    return ready({ ...made, caret: { measure: caret.measure + 1, note: 0, on: false } })
+    return ready({ ...made, caret: { measure: nextToType(made, caret.measure), note: 0, on: false } })
+}
+
+/** The measure that is typed after another: the next or, where that was not meant to be entered, the first of the passage that follows. */
+function nextToType({ manuscript: { measures } }: Sheet, after: number): number {
+    const passage = measures[after + 1]?.blank ? measures.findIndex((measure, index) => index > after && isFree(measure)) : -1
+    return passage === -1 ? after + 1 : passage
+}
+
+const isFree = ({ blank, sealed, notes }: TypedMeasure): boolean => !blank && sealed === undefined && !notes?.length
+
+/** To the first measure that waits for notes; to the end where none does. */
+export function toFree(sheet: Sheet): Sheet {
+    const free = sheet.manuscript.measures.findIndex(isFree)
+    return free === -1 ? toEnd(sheet) : { ...sheet, caret: { measure: free, note: 0, on: false } }
+}
+
+/** From now on these measures are to be entered, or (where they are) not any more. */
+export function enter(sheet: Sheet, from: number, to: number, entered: boolean): Sheet {
+    let made = sheet
+    for (let measure = Math.max(0, from); measure <= Math.min(to, sheet.manuscript.measures.length - 1); measure++) {
+        made = changeMeasure(made, measure, entered ? { blank: undefined } : { blank: true, notes: undefined })
+    }
+    return { ...made, caret: { measure: Math.max(0, Math.min(from, sheet.manuscript.measures.length - 1)), note: 0, on: false } }
 }
 
 /** How far from the middle line a letter may lead by itself: up to where a violin's part needs its highest ledger lines. */

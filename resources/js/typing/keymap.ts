@@ -1,5 +1,6 @@
 import type { Keyed } from '../marks/keys'
-import { alter, change, changeMeasure, current, dot, erase, grace, insertMeasure, left, mark, nextMeasure, octave, pasteMeasures, remind, right, setLength, slur, slurFrom, step, tie, toEnd, triplet, typeFullRest, typeInChord, typeLength, typeLetter, typeRest, type Sheet } from './edits'
+import { spans } from './beginnings'
+import { alter, change, changeMeasure, current, dot, enter, erase, grace, insertMeasure, left, mark, nextMeasure, octave, pasteMeasures, remind, right, setLength, slur, slurFrom, step, tie, toEnd, triplet, typeFullRest, typeInChord, typeLength, typeLetter, typeRest, type Sheet } from './edits'
 import type { ClefName, TypedMeasure, TypedNote, Value } from './manuscript'
 import type { Typist } from './typist'
 
@@ -140,6 +141,17 @@ function here(typist: Typist, turn: (layer: Layer) => void, ask: Ask): TypingKey
         { keys: ['3'], cap: 'repeat-start', label: 'A repeat begins', on: measure?.repeatStarts === true, run: () => set(({ repeatStarts }) => ({ repeatStarts: repeatStarts ? undefined : true })) },
         { keys: ['4'], cap: 'repeat-end', label: 'A repeat ends', on: measure?.barline === 'repeat', run: () => set(({ barline }) => ({ barline: barline === 'repeat' ? undefined : 'repeat' })) },
         { keys: ['5'], cap: 'final', label: 'Final barline, double barline', on: measure?.barline === 'final', run: () => set(({ barline }) => ({ barline: barline === 'final' ? 'double' : barline === 'double' ? undefined : 'final' })) },
+        {
+            keys: ['6'],
+            cap: '▬',
+            label: 'Which measures are entered',
+            on: measure?.blank === true,
+            run: () => void ask('Measures to enter from now on', '', /^\s*$|^[\d\s,–-]+$/, 'As 25–32, counted as in the print; a measure that is entered already is left out again.').then((text) => {
+                const first = typist.sheet.value.manuscript.first ?? 1
+                const found = text === null ? null : spans(text)
+                found?.forEach(([from, to]) => typist.type((sheet) => enter(sheet, from - first, to - first, sheet.manuscript.measures[from - first]?.blank === true)))
+            }),
+        },
         {
             keys: ['q'],
             cap: 'meter',

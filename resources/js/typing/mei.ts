@@ -32,13 +32,17 @@ interface Curve {
 
 export const idOf = (note: TypedNote): string => note.heads?.[0]?.id ?? note.id ?? ''
 
-/** Notes that a line must be drawn with: its own measures, key, meter and clef at its start, and curves that cross its ends. */
-export function lines(manuscript: Manuscript): Line[] {
+/**
+ * The lines of a part: each with its own measures, key, meter and clef at its start, and curves that cross its ends.
+ *
+ * @param names of the measures, as the print names them
+ */
+export function lines(manuscript: Manuscript, names: readonly string[]): Line[] {
     const signed = signatures(manuscript.measures)
     const curves = curvesOf(manuscript.measures)
     const made: Line[] = []
     for (const { from, to } of breaks(manuscript.measures, signed)) {
-        made.push({ from, to, mei: line(manuscript, signed, curves, from, to) })
+        made.push({ from, to, mei: line(manuscript, signed, curves, from, to, names[from] ?? String(from + 1)) })
     }
     return made
 }
@@ -137,7 +141,7 @@ function curvesOf(measures: readonly TypedMeasure[]): Curve[] {
     return made
 }
 
-function line(manuscript: Manuscript, signed: readonly Signature[], curves: readonly Curve[], from: number, to: number): string {
+function line(manuscript: Manuscript, signed: readonly Signature[], curves: readonly Curve[], from: number, to: number, name: string): string {
     const { measures } = manuscript
     const first = signed[from] ?? { key: 0, meter: '4/4', clef: 'treble' as const }
     let body = ''
@@ -154,7 +158,7 @@ function line(manuscript: Manuscript, signed: readonly Signature[], curves: read
             ending = passes
         }
         const change = index === from ? '' : changeOf(measure, signed[index], signed[index - 1])
-        body += change + measureOf(measures, index, Math.min(size, to - index), signed[index] ?? first, curves, from, to)
+        body += change + measureOf(measures, index, Math.min(size, to - index), signed[index] ?? first, curves, from, to, name)
         index += size
     }
     body += ending === '' ? '' : '</ending>'
@@ -181,7 +185,7 @@ function changeOf(measure: TypedMeasure, now: Signature | undefined, before: Sig
     return said === '' ? '' : `<scoreDef><staffGrp><staffDef n="1"${said}/></staffGrp></scoreDef>`
 }
 
-function measureOf(measures: readonly TypedMeasure[], index: number, size: number, signature: Signature, curves: readonly Curve[], from: number, to: number): string {
+function measureOf(measures: readonly TypedMeasure[], index: number, size: number, signature: Signature, curves: readonly Curve[], from: number, to: number, name: string): string {
     const measure = measures[index]
     const last = measures[index + size - 1]
     if (!measure) {
@@ -197,7 +201,7 @@ function measureOf(measures: readonly TypedMeasure[], index: number, size: numbe
         measure.sealed ? `<dir tstamp="1" staff="1" place="below">${escaped(measure.sealed)}, kept</dir>` : '',
     ].join('')
     const inside = measure.blank ? `<multiRest num="${size}"/>` : measure.sealed || !measure.notes?.length ? '<mSpace/>' : layer(measure.notes, signature)
-    return `<measure xml:id="${measure.id}" n="${index + 1}"${sides}><staff n="1"><layer n="1">${inside}</layer></staff>${over}${(measure.notes ?? []).map(beside).join('')}${curvesIn(curves, index, from, to)}</measure>`
+    return `<measure xml:id="${measure.id}" n="${index === from ? escaped(name) : index + 1}"${sides}><staff n="1"><layer n="1">${inside}</layer></staff>${over}${(measure.notes ?? []).map(beside).join('')}${curvesIn(curves, index, from, to)}</measure>`
 }
 
 const lastBeat = ({ meter }: Signature): string => String(Number({ C: '4', 'C|': '2' }[meter] ?? meter.split('/')[0]) || 4)

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef } from 'vue'
-import { BEGINNING, copies, current, noteAt, pasteMeasures, takeMeasures, toEnd, type Sheet } from './edits'
+import { BEGINNING, copies, current, noteAt, pasteMeasures, takeMeasures, toFree, type Sheet } from './edits'
 import type { Manuscript, TypedMeasure, TypedNote } from './manuscript'
 
 /** Measures that were copied, for every staff of this window. */
@@ -19,7 +19,7 @@ export function useTypist(changed: (manuscript: Manuscript) => void, heard: (mea
     const now = computed<TypedNote | null>(() => noteAt(sheet.value, current(sheet.value)))
 
     function open(manuscript: Manuscript): void {
-        sheet.value = toEnd({ manuscript, caret: { measure: 0, note: 0, on: false }, coming: BEGINNING })
+        sheet.value = toFree({ manuscript, caret: { measure: 0, note: 0, on: false }, coming: BEGINNING })
         past.value = future.value = []
         anchor.value = null
     }

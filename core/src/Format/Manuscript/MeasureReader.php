@@ -170,11 +170,13 @@ final class MeasureReader
     {
         $this->held = [];
         $full = $this->meter->ticks(Resolution::FINE) ?? 4 * Resolution::FINE;
-        [$items, $length] = $entry->flag('blank') ? [$this->blank($number, $full), $full] : $this->notes($entry, $number, $full, $former);
+        // A measure in which nothing was typed is one that was not entered.
+        $blank = $entry->flag('blank') || $entry->list('notes', Budget::MOST_NOTES_IN_A_MEASURE) === [];
+        [$items, $length] = $blank ? [$this->blank($number, $full), $full] : $this->notes($entry, $number, $full, $former);
         $length = $length === 0 ? $full : $length;
         $barlines = $this->barlines($entry, $nextEnding);
         $this->checkBeats($entry, $length, $full, $number, $barlines !== []);
-        $measure = new Measure($number, $this->start, $length, $this->meter, $this->key, $entry->flag('uncounted'), [...$signature === null ? [] : [$signature], ...$this->over($entry), ...$items, ...self::after($entry, $length)], $barlines, ! $entry->flag('blank'));
+        $measure = new Measure($number, $this->start, $length, $this->meter, $this->key, $entry->flag('uncounted'), [...$signature === null ? [] : [$signature], ...$this->over($entry), ...$items, ...self::after($entry, $length)], $barlines, ! $blank);
         $this->start += $length;
         $this->lastWasChanged = true;
 

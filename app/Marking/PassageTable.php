@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\Part;
+use App\Models\Piece;
+use App\Views\PassageCellView;
+use App\Views\PassageRowView;
+use App\Views\PassageTableView;
+use UprightPencil\Core\Score\OrderOfPerformance;
+use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Passages;
+
+/** Sections against passages: what of each is entered, and what is decided in it. */
+final class PassageTable
+{
+    public static function of(Piece $piece): PassageTableView
+    {
+        $parts = array_values($piece->partsInUse()->get()->each(static fn (Part $part) => $part->setRelation('piece', $piece))->all());
+        $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0], $parts);
+        $passages = self::passages($piece, $scores);
+        $rows = array_map(static fn (Part $part, ScorePart $score): PassageRowView => self::row($part, $score, $passages, $scores), $parts, $scores);
+
+        return new PassageTableView(array_column($passages, 'name'), $rows);
+    }
+
+    /**
+     * Those that have a name; else those that are entered; else all of it is one.
+     *
+     * @param  list<ScorePart>  $scores
+     * @return list<array{name: string, from: string, to: string}>
+     */
+    private static function passages(Piece $piece, array $scores): array
+    {
+        $named = $piece->namedPassages();
+        if ($named !== [] || $scores === []) {
+            return $named;
+        }
+        $entered = [];
+        foreach ($scores as $score) {
+            $entered += array_column(Passages::entered($score), null, 'name');
+        }
+        usort($entered, static fn (array $a, array $b): int => strnatcmp($a['from'], $b['from']) ?: strnatcmp($a['to'], $b['to']));
+        $measures = $scores[0]->measures;
+
+        return $entered !== [] || $measures === [] ? $entered : [['name' => 'All of it', 'from' => $measures[0]->number, 'to' => $measures[count($measures) - 1]->number]];
+    }
+
+    /**
+     * @param  list<array{name: string, from: string, to: string}>  $passages
+     * @param  list<ScorePart>  $scores  of all parts: where one names its measures otherwise, they are counted
+     */
+    private static function row(Part $part, ScorePart $score, array $passages, array $scores): PassageRowView
+    {
+        $decided = (new PartDesk($part))->decisions()->notes;
+
+        return new PassageRowView($part->id, $part->name, $part->sized_up_at !== null, array_map(static fn (array $passage): PassageCellView => self::cell($score, self::span($score, $passage, $scores), $decided), $passages));
+    }
+
+    /**
+     * @param  array{name: string, from: string, to: string}  $passage
+     * @param  list<ScorePart>  $scores
+     * @return array{int, int}|null
+     */
+    private static function span(ScorePart $score, array $passage, array $scores): ?array
+    {
+        foreach ([$score, ...$scores] as $one) {
+            $span = OrderOfPerformance::span($one, $passage['from'], $passage['to']);
+            if ($span !== null) {
+                return [$span[0], $span[1]];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array{int, int}|null  $span
+     * @param  array<string, array<string, mixed>>  $decided  by note
+     */
+    private static function cell(ScorePart $score, ?array $span, array $decided): PassageCellView
+    {
+        $measures = $span === null ? [] : array_slice($score->measures, $span[0], $span[1] - $span[0] + 1);
+        $entered = $notes = $about = 0;
+        foreach ($measures as $measure) {
+            $entered += (int) $measure->entered;
+            foreach ($measure->notes() as $note) {
+                $notes += (int) $note->sounds();
+                $about += (int) ($note->sounds() && isset($decided[$note->id]));
+            }
+        }
+
+        return new PassageCellView($measures === [] ? null : $measures[0]->number, count($measures), $entered, $notes, $about);
+    }
+}
