@@ -9,6 +9,7 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\School;
 use App\Models\User;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
@@ -36,7 +37,8 @@ final class Erasure
     private static function withoutPiece(Piece $piece): int
     {
         $entries = self::withoutParts(array_values($piece->parts()->pluck('id')->all()));
-        foreach (['performance_orders', 'passages', 'manuscripts'] as $table) {
+        self::withoutManuscripts('piece_id', [$piece->id]);
+        foreach (['performance_orders', 'passages'] as $table) {
             DB::table($table)->where('piece_id', $piece->id)->delete();
         }
         $piece->delete();
@@ -52,12 +54,22 @@ final class Erasure
     {
         $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
         self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
-        foreach (['share_links', 'membership_part', 'part_stands', 'part_versions', 'manuscripts'] as $table) {
+        PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('part_id', $parts));
+        self::withoutManuscripts('part_id', $parts);
+        foreach (['share_links', 'membership_part', 'part_stands', 'part_versions'] as $table) {
             DB::table($table)->whereIn('part_id', $parts)->delete();
         }
         DB::table('parts')->whereIn('id', $parts)->delete();
 
         return $entries;
+    }
+
+    /** @param list<int> $ids */
+    private static function withoutManuscripts(string $column, array $ids): void
+    {
+        $manuscripts = DB::table('manuscripts')->whereIn($column, $ids);
+        PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('manuscript_id', $manuscripts->clone()->select('id')));
+        $manuscripts->delete();
     }
 
     /** What somebody decided stays, as a former teacher's; their name, address and all else of them goes. */
@@ -75,7 +87,7 @@ final class Erasure
         $person->memberships()->delete();
         $person->devices()->delete();
         $person->schools()->detach();
-        DB::table('manuscripts')->where('user_id', $person->id)->delete();
+        self::withoutManuscripts('user_id', [$person->id]);
         DB::table('invitations')->where('email', $person->email)->delete();
         DB::table('password_reset_tokens')->where('email', $person->email)->delete();
     }
@@ -106,7 +118,8 @@ final class Erasure
             $entries += self::withoutPiece($piece);
         }
         $ensemble->memberships()->delete();
-        foreach (['invitations', 'profile_versions', 'occasions', 'manuscripts'] as $table) {
+        self::withoutManuscripts('ensemble_id', [$ensemble->id]);
+        foreach (['invitations', 'profile_versions', 'occasions'] as $table) {
             DB::table($table)->where('ensemble_id', $ensemble->id)->delete();
         }
         DB::table('sections')->where('ensemble_id', $ensemble->id)->whereNotNull('parent_id')->delete();

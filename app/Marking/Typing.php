@@ -154,6 +154,7 @@ final class Typing
 
     private static function done(Manuscript $manuscript, Part $became): void
     {
+        PageFiles::hand($manuscript, $became);
         $manuscript->fill(['typed' => '', 'became' => $became->id])->save();
     }
 

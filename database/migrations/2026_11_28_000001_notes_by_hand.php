@@ -27,6 +27,19 @@ return new class extends Migration
             $table->unsignedBigInteger('became')->nullable()->index();
             $table->timestamps();
         });
+        // Pictures of the printed page, for staff: they lie in files of their own, and are in no handout and no export.
+        Schema::create('page_files', static function (Blueprint $table): void {
+            $table->id();
+            $table->uuid('key')->unique();
+            $table->foreignId('user_id')->index()->constrained();
+            $table->foreignId('part_id')->nullable()->index()->constrained();
+            $table->foreignId('manuscript_id')->nullable()->index()->constrained();
+            $table->string('name', 200);
+            $table->string('mime', 40);
+            $table->unsignedInteger('bytes');
+            $table->json('look')->default('{}');
+            $table->timestamps();
+        });
         // The notes of a part as they were and are, once they have changed.
         Schema::create('part_versions', static function (Blueprint $table): void {
             $table->id();
@@ -40,6 +53,7 @@ return new class extends Migration
 
     public function down(): void
     {
+        Schema::drop('page_files');
         Schema::drop('part_versions');
         Schema::drop('manuscripts');
     }

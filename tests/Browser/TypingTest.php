@@ -193,6 +193,34 @@ final class TypingTest extends BrowserTestCase
         self::assertSame([], array_filter($browser->marksOn($first), static fn (string $mark): bool => str_contains($mark, 'finger')));
     }
 
+    public function test_three_passages_of_a_long_part_are_named_as_its_print_names_them(): void
+    {
+        $browser = $this->browser()->signIn('/by-hand')->seeText('Quarry Strings');
+        $browser->press('A long part')->type('#by-hand-title', 'Harbour')->type('.el-input-number input', '120')->type('#by-hand-passages', '9-10, 25–26, 61')->type('#by-hand-letters', 'A 9, B 25, C 57')->press('Measures have no numbers');
+        $browser->press('To the staff')->see('svg.typed');
+        $browser->seeText('Measure A of 120', '.crumbs');
+        // From one passage straight into the next.
+        $browser->keys(...str_split('dfad4defgagfe3dfad2ad'))->seeText('Saved', '.save-state');
+        $browser->seeText('Measure B + 1 of 120', '.crumbs')->keys('2', 'd', 'f')->seeText('Measure C + 4 of 120', '.crumbs');
+        $browser->dontSee('.typing-beats');
+        self::assertCount(5, $browser->all('.typed-staff g.multiRest'));
+        $browser->press('Printed set only', '.put-in')->press('Put it on the shelf', '.put-in')->desk();
+
+        $browser->seeText('5 of 120', '.rail')->seeText('What comes before measure B is not entered', '.findings');
+        $part = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+        $browser->visit("/parts/{$part}?show=findings")->desk()->keys('v', Keys::ENTER)->saved();
+        $browser->press('Hand out')->seeText('transfer sheet');
+        $sheet = (array) $browser->script('const request = new XMLHttpRequest(); request.open("GET", `/api/parts/${arguments[0]}/sheet`, false); request.send(); return JSON.parse(request.responseText).sheet', $part);
+        self::assertSame(['A', 'A + 1', 'B', 'C + 4'], array_values(array_unique(array_column($sheet, 'measure'))));
+
+        $browser->visit('/')->seeText('Harbour');
+        $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === "Harbour").querySelector("a[href^=\'/pieces/\']").click()');
+        $browser->seeText('marked: 1 note', '.passage-table')->seeText('not entered', '.passage-table')->seeText('2 of 32 entered', '.passage-table');
+        $browser->script('document.querySelectorAll(".passage-table td a")[2].click()');
+        $browser->desk()->until(fn (): bool => $browser->chosen() !== '', 'no note is chosen');
+        $browser->seeText('measure B, beat 1', '.note-card');
+    }
+
     /** To an empty staff. */
     private function staff(Browser $browser, string $title, string $key, string $meter): Browser
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Access\Access;
+use App\Marking\PageFiles;
 use App\Marking\Typing;
 use App\Models\Device;
 use App\Models\Ensemble;
@@ -15,7 +16,9 @@ use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
+use Illuminate\Support\Facades\Storage;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -34,6 +37,7 @@ final class AccessTest extends TestCase
     #[DataProvider('routes')]
     public function test_everybody_gets_what_is_theirs(string $method, string $address, string $expected): void
     {
+        Storage::fake('local');
         $part = self::partOf(self::director(), musicXml: self::twoPartsXml());
         $ensemble = $part->piece->ensemble;
         foreach (self::WHO as $index => $who) {
@@ -51,7 +55,7 @@ final class AccessTest extends TestCase
     public static function routes(): iterable
     {
         $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings'];
-        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview'];
+        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
@@ -64,7 +68,7 @@ final class AccessTest extends TestCase
                 yield $route => [$method, $address, (string) $expected];
             }
         }
-        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}', 'GET parts/{part}/manuscript'] as $route) {
+        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}', 'GET parts/{part}/manuscript', 'POST parts/{part}/pages', 'PUT pages/{page}/look', 'DELETE pages/{page}'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1443333.'];
         }
@@ -78,7 +82,7 @@ final class AccessTest extends TestCase
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST ensembles/{ensemble}/leave' => ['POST', 'ensembles/{ensemble}/leave', '14......'];
-        foreach (['GET manuscripts/{manuscript}', 'DELETE manuscripts/{manuscript}', 'POST manuscripts/{manuscript}/piece', 'POST manuscripts/{manuscript}/part', 'POST manuscripts/{manuscript}/correction'] as $route) {
+        foreach (['GET manuscripts/{manuscript}', 'DELETE manuscripts/{manuscript}', 'POST manuscripts/{manuscript}/piece', 'POST manuscripts/{manuscript}/part', 'POST manuscripts/{manuscript}/correction', 'GET manuscripts/{manuscript}/pages', 'POST manuscripts/{manuscript}/pages'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '14444444'];
         }
@@ -139,6 +143,7 @@ final class AccessTest extends TestCase
         return '/api/'.strtr($address, [
             '{part}' => $part->id,
             '{note}' => 'n1',
+            '{page}' => str_contains($address, '{page}') ? PageFiles::keep($ensemble->memberships()->firstOrFail()->user, $part, UploadedFile::fake()->createWithContent('scan.pdf', '%PDF-1.4 a page'))->key : '',
             '{key}' => Str::uuid()->toString(),
             '{manuscript}' => str_contains($address, '{manuscript}') ? Typing::keep($ensemble->memberships()->firstOrFail()->user, $ensemble, Str::uuid()->toString(), 0, '{}', null, null)->key : '',
             '{piece}' => $part->piece_id,

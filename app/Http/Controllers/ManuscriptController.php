@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\PageFiles;
 use App\Marking\Typing;
 use App\Models\Ensemble;
 use App\Models\Manuscript;
@@ -15,6 +16,7 @@ use App\Views\KeptView;
 use App\Views\TypedView;
 use App\Views\WarningView;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -69,6 +71,7 @@ final class ManuscriptController extends Controller
 
     public function destroy(Manuscript $manuscript): Response
     {
+        PageFiles::drop(static fn (Builder $pages): Builder => $pages->where('manuscript_id', $manuscript->id));
         $manuscript->delete();
 
         return new Response(status: 204);

@@ -500,6 +500,20 @@ export interface OrderVersion {
     order: Order
 }
 
+/** A file with pictures of the printed page. */
+export interface PageFile {
+    key: string
+    name: string
+    pdf: boolean
+    look: Record<string, unknown>
+}
+
+/** The printed pages beside a part. */
+export interface PageFiles {
+    /** in the order in which they were brought */
+    files: PageFile[]
+}
+
 /** A part by its name. */
 export interface PartName {
     id: number
