@@ -7,6 +7,7 @@ namespace Tests\Browser;
 use Facebook\WebDriver\WebDriverKeys as Keys;
 use Tests\Browser\Support\Browser;
 use Tests\Browser\Support\Keystrokes;
+use Tests\Support\ScannedPages;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Score\Note;
@@ -219,6 +220,52 @@ final class TypingTest extends BrowserTestCase
         $browser->script('document.querySelectorAll(".passage-table td a")[2].click()');
         $browser->desk()->until(fn (): bool => $browser->chosen() !== '', 'no note is chosen');
         $browser->seeText('measure B, beat 1', '.note-card');
+    }
+
+    public function test_a_scan_of_sixty_pages_lies_beside_the_staff_and_goes_along(): void
+    {
+        $scan = (string) tempnam(sys_get_temp_dir(), 'scan').'.pdf';
+        file_put_contents($scan, ScannedPages::pdf(60));
+        $browser = $this->staff($this->browser()->signIn(), 'From Paper', 'D', '4/4');
+        $browser->keys(...str_split('defgabcd'));
+        $browser->see('.typing-rail .el-switch')->click();
+        $broken = (string) tempnam(sys_get_temp_dir(), 'broken').'.pdf';
+        file_put_contents($broken, '%PDF-1.4 and nothing else');
+        $browser->see('.page-upload');
+        $browser->attach('.page-upload input', $broken)->seeText('This PDF cannot be opened', '.page-beside');
+        $browser->attach('.page-upload input', $scan)->seeText('page 1 of 60', '.page-beside')->see('canvas[data-drawn$=" 1"]');
+        for ($page = 2; $page <= 4; $page++) {
+            $browser->see('[aria-label="Next page"]')->click();
+        }
+        $browser->see('canvas[data-drawn$=" 4"]');
+        // Measure 2 stands in a line of the fourth page; measure 1 of the first.
+        $this->pin($browser, 'Pin measure 2', 0.42);
+        $browser->keys(Keys::ARROW_LEFT, Keys::ARROW_LEFT, Keys::ARROW_LEFT, Keys::ARROW_LEFT, Keys::ARROW_LEFT)->seeText('Measure 1 of 2', '.crumbs');
+        foreach ([3, 2, 1] as $page) {
+            $browser->see('[aria-label="Page before"]')->click();
+            $browser->see("canvas[data-drawn$=\" {$page}\"]");
+        }
+        $this->pin($browser, 'Pin measure 1', 0.1);
+        $browser->keys(Keys::END)->see('canvas[data-drawn$=" 4"]');
+        $browser->until(fn (): bool => (int) $browser->script('return document.querySelector(".page-frame").scrollTop') > 200, 'the page does not go to the line');
+        $browser->press('Turn')->press('Clearer')->seeText('page 4 of 60', '.page-beside')->seeText('Saved', '.save-state');
+
+        // It is there on the desk too, at the line of the chosen note, and it is not handed out.
+        $this->putIn($browser);
+        $browser->press('Printed page')->seeText('of 60', '.page-beside')->see('canvas[data-drawn$=" 1"]');
+        foreach (range(1, 5) as $note) {
+            $browser->keys(Keys::ARROW_RIGHT);
+        }
+        $browser->see('canvas[data-drawn$=" 4"]');
+        $browser->press('Printed page')->dontSee('.page-beside');
+        self::assertSame([], array_filter($browser->complaints(), static fn (string $one): bool => ! str_contains($one, 'broken')));
+    }
+
+    private function pin(Browser $browser, string $words, float $height): void
+    {
+        $browser->press($words)->seeText('Click where the line begins', '.page-beside');
+        $browser->script('const sheet = document.querySelector(".page-sheet"); const box = sheet.querySelector("canvas").getBoundingClientRect(); sheet.dispatchEvent(new PointerEvent("pointerdown", { bubbles: true, clientX: box.left + 60, clientY: box.top + arguments[0] * box.height }))', $height);
+        $browser->see('.page-anchor');
     }
 
     /** To an empty staff. */

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, Passage, PassageTable, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, PageFile, PageFiles, Passage, PassageTable, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -190,6 +190,11 @@ export const api = {
             `ensembles/${ensemble}/pieces`,
             upload(file, { title: kept.title, rights: kept.rights, kind: kept.kind, key: kept.key, ...instrumentFields(kept.instruments) }),
         ),
+    /** @param beside “parts/3” or “manuscripts/…” */
+    pageFiles: (beside: string) => request<PageFiles>('GET', `${beside}/pages`),
+    bringPage: (beside: string, file: File) => request<PageFile>('POST', `${beside}/pages`, upload(file, {})),
+    lookAtPage: (key: string, look: Record<string, unknown>) => request<undefined>('PUT', `pages/${key}/look`, { look }),
+    dropPage: (key: string) => request<undefined>('DELETE', `pages/${key}`),
     manuscript: (key: string) => request<Typed>('GET', `manuscripts/${key}`),
     manuscriptOf: (part: number) => request<Typed>('GET', `parts/${part}/manuscript`),
     keepManuscript: (ensemble: number, key: string, given: { revision: number; typed: string; part: number | null; piece: number | null }) => request<Typed>('PUT', `ensembles/${ensemble}/manuscripts/${key}`, given),

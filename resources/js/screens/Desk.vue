@@ -5,6 +5,7 @@ import { storeToRefs } from 'pinia'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import TopBar from '../components/TopBar.vue'
+import PageBeside from '../beside/PageBeside.vue'
 import AskWords from '../components/AskWords.vue'
 import { deskCommands } from '../desk/commands'
 import { deskHands } from '../desk/desk-hands'
@@ -37,9 +38,13 @@ const walk = useFindingWalk(findings, plan, trying, (note) => choose(note))
 const onPaper = useOnPaper(part, decided)
 const [bowTracked, handTracked, singleKeys] = [remembered('bow-track', true), remembered('hand-track', false), remembered('single-keys', true)]
 const [sizing, handingOut, showingKeys] = [ref(true), ref(false), ref(false)]
+/** The page that the publisher printed lies beside it. */
+const printed = remembered('desk-page', false)
 const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const fault = ref('')
 
+const measures = computed(() => [...(desk.part?.music ?? '').matchAll(/<measure [^>]*number="([^"]*)"/g)].map(([, number = '']) => number))
+const here = computed(() => notes.value.find(({ id }) => id === selecting.selection.value.at(-1))?.measure ?? measures.value[0] ?? '')
 const trial = computed(() => trying.trial.value)
 const flags = computed(() => findings.value.map(({ note }, index) => ({ note, number: index + 1 })))
 const layer = computed(() => (trial.value ? drawn(trial.value.drawn.notes) : decided.value))
@@ -161,12 +166,16 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                 </nav>
             </template>
             <template #actions>
+                <ElButton :disabled="!desk.part" text :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>
         </TopBar>
         <main v-if="fault" class="desk-fault"><ElAlert type="error" :title="fault" :closable="false" /></main>
         <main v-else-if="desk.part" class="desk-main">
-            <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="drawnOnPaper" />
+            <div class="desk-left">
+                <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
+                <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="drawnOnPaper" />
+            </div>
             <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :commands="commands" :single-keys="singleKeys" @choose="choose" />
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>

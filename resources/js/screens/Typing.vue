@@ -5,6 +5,7 @@ import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
 import AskWords from '../components/AskWords.vue'
+import PageBeside from '../beside/PageBeside.vue'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
 import { answer, spoken } from '../marks/keys'
@@ -34,6 +35,7 @@ const staff = useTemplateRef<HTMLElement>('staff')
 const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const layer = ref<Layer>('notes')
 const heard = remembered('typing-sound', true)
+const showsPage = remembered('typing-page', false)
 const showingKeys = ref(false)
 const opened = ref(false)
 const engraveFault = ref('')
@@ -68,6 +70,8 @@ const beats = computed(() =>
         return lacks === 0 ? [] : [{ index, kind: lacks < 0 ? ('over' as const) : typingIt ? ('coming' as const) : ('missing' as const), words: `${count} ${count === 1 ? 'beat' : 'beats'} ${lacks > 0 ? 'missing' : 'over'}` }]
     }),
 )
+/** Of a part the page lies beside the part, so that it is there while it is marked. */
+const beside = computed(() => (draft.typed.value?.part ? `parts/${draft.typed.value.part}` : `manuscripts/${draft.key.value}`))
 const nameOf = (index: number): string => draft.names.value[index] ?? ''
 /** What the measure that is being typed still wants is said under it. */
 const warnings = computed(() => draft.warnings.value.filter(({ measure }) => measure === null || measure !== nameOf(sheet.value.caret.measure)))
@@ -178,6 +182,7 @@ async function letGo(): Promise<void> {
         </TopBar>
         <main class="typing-main">
             <div class="typing-page">
+                <PageBeside v-if="opened && showsPage" :beside="beside" :measure="sheet.caret.measure" :name="nameOf(sheet.caret.measure) || String(sheet.caret.measure + 1)" changes />
                 <ElAlert v-if="fault || engraveFault" type="error" :title="fault || engraveFault" :closable="false" />
                 <div v-if="draft.theirs.value" class="notice error" role="alert">
                     <p><strong>This was typed on in another window.</strong> What you typed here is still on this page, and what was typed there is kept.</p>
@@ -200,6 +205,7 @@ async function letGo(): Promise<void> {
                     </ul>
                 </section>
                 <div class="row typing-more">
+                    <ElSwitch v-model="showsPage" active-text="Printed page" aria-label="The printed page beside it" />
                     <ElSwitch v-model="heard" active-text="Sound" aria-label="Hear what is typed" />
                     <ElButton text @click="showingKeys = true"><kbd>?</kbd>Keys</ElButton>
                     <ElButton text @click="letGo">{{ draft.typed.value?.part ? 'Leave the part as it was' : 'Let it go' }}</ElButton>
