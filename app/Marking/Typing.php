@@ -145,6 +145,7 @@ final class Typing
             $versions->exists() || $versions->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => $part->created_at ?? now()]);
             $part->fill(['music' => Writer::write($score), 'measures' => count($score->parts[0]->measures)])->save();
             $versions->create(['user_id' => $by->id, 'how' => PartVersion::TYPED, 'music' => $part->music]);
+            StandingDecisions::hold($part, $before->parts[0], $score->parts[0], $by);
             PieceImport::refuseUnopenable($part);
             self::done($manuscript, $part);
 

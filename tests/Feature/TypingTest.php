@@ -147,6 +147,23 @@ final class TypingTest extends TestCase
         self::assertSame($part->music, $part->versions()->value('music'));
     }
 
+    public function test_what_was_decided_about_measures_stays_with_its_notes_when_others_come_in_between(): void
+    {
+        $part = self::partOf($this->director, musicXml: self::musicXml('2# | (D4q E4) F#4 G4 | (A4q B4) (C#5 D5) | (D5q C#5) (B4 A4) | D4w'));
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['measures' => '2', 'action' => 'as-it-comes']]))->assertOk();
+        $decided = fn (): array => array_filter(array_map(static fn (array $note): mixed => ((array) $note['decided'])['action'] ?? null, array_column((array) $this->getJson("/api/parts/{$part->id}")->assertOk()->json('marking.notes'), null, 'id')));
+        $before = $decided();
+        self::assertSame(['n5', 'n6', 'n7', 'n8'], array_keys($before));
+
+        $opened = $this->getJson("/api/parts/{$part->id}/manuscript")->json();
+        $typed = json_decode($opened['typed'], true);
+        array_splice($typed['measures'], 1, 0, [['id' => 'x1', 'notes' => [['as' => 1, 'heads' => [['id' => 'new', 'at' => 'A4']]]]]]);
+        $this->typed($opened['key'], 0, Manuscripts::json($typed), ['part' => $part->id], $part->piece->ensemble_id)->assertOk()->assertJsonPath('names', ['1', '2', '3', '4', '5']);
+        $this->postJson("/api/manuscripts/{$opened['key']}/correction")->assertOk();
+
+        self::assertSame($before, array_diff_key($decided(), ['new' => 1]));
+    }
+
     public function test_somebody_elses_correction_is_not_lost(): void
     {
         $part = self::partOf($this->director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4h D4'));
