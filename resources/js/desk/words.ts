@@ -90,6 +90,14 @@ export const RIGHTS: Record<string, string> = {
     'printed-only': 'Printed set only',
 }
 
+/** What each means, in plain words. */
+export const RIGHTS_MEAN: Record<string, string> = {
+    own: 'We wrote it, or one of us did: our players may see and keep the notes.',
+    'public-domain': 'Nobody holds a right in it any more, neither in the music nor in this edition of it.',
+    licensed: 'We paid for copies, or its publisher allows them for our players.',
+    'printed-only': 'We bought printed parts: players see what to pencil where, never the notes themselves.',
+}
+
 export function dayWords(date: string): string {
     return new Date(date).toLocaleDateString('en', { day: 'numeric', month: 'long', year: 'numeric' })
 }

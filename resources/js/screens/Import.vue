@@ -6,8 +6,9 @@ import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { Reading, ReadPart, ShelfEnsemble, Warning } from '../api/types'
+import RightsChoice from '../components/RightsChoice.vue'
 import TopBar from '../components/TopBar.vue'
-import { LEVELS, problemWords, RIGHTS } from '../desk/words'
+import { LEVELS, problemWords } from '../desk/words'
 import { say } from '../stores/say'
 import { KINDS } from '../staff/words'
 
@@ -41,7 +42,7 @@ let order = 0
 const partNames = computed(() => Object.fromEntries((reading.value?.parts ?? []).map((part) => [part.id, part.name])))
 const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level ?? ''] ?? 'class profile cannot be used'}` })))
 const missing = computed(() =>
-    [title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'what may be done with it' : ''].filter(Boolean),
+    [title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'whether players may see the notes' : ''].filter(Boolean),
 )
 
 onMounted(async () => {
@@ -197,14 +198,7 @@ function place(warning: Warning): string {
                     <ElFormItem label="It is">
                         <ElRadioGroup v-model="kind"><ElRadio v-for="(label, value) in KINDS" :key="value" :value="value">{{ label }}</ElRadio></ElRadioGroup>
                     </ElFormItem>
-                    <ElFormItem label="What may be done with it">
-                        <ElRadioGroup v-model="rights" class="rights">
-                            <ElRadio v-for="(label, value) in RIGHTS" :key="value" :value="value">{{ label }}</ElRadio>
-                        </ElRadioGroup>
-                        <p class="quiet small-print">
-                            A printed part may usually not be copied or posted. With “Printed set only” students see what to pencil where, never the notation.
-                        </p>
-                    </ElFormItem>
+                    <RightsChoice v-model="rights" />
                     <ElButton type="primary" native-type="submit" :disabled="missing.length > 0 || busy !== ''">Put it on the shelf</ElButton>
                     <p v-if="missing.length > 0" class="quiet small-print">Still to say: {{ missing.join(', ') }}.</p>
                 </ElForm>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { ElAlert, ElButton, ElDialog, ElSkeleton, ElSwitch } from 'element-plus'
+import { ElAlert, ElButton, ElCheckbox, ElDialog, ElInputNumber, ElSkeleton, ElSwitch } from 'element-plus'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
@@ -43,7 +43,7 @@ const { width } = useElementSize(staff)
 let page: StaffPage | null = null
 
 const typist = useTypist(
-    (manuscript) => draft.changed(manuscript),
+    (manuscript, past) => draft.changed(manuscript, past),
     (measure, note) => {
         const { manuscript } = typist.sheet.value
         const heads = manuscript.measures[measure]?.notes?.[note]?.heads
@@ -85,7 +85,8 @@ const title = computed(() => sheet.value.manuscript.title || 'A new tune')
 onMounted(() =>
     attempt(async () => {
         const fetched = route.params.part ? await api.manuscriptOf(Number(route.params.part)) : await api.manuscript(String(route.params.key))
-        typist.open(await draft.open(fetched))
+        const manuscript = await draft.open(fetched)
+        typist.open(manuscript, fetched.part !== null, await draft.before(manuscript))
         opened.value = true
         await nextTick()
         if (staff.value) {
@@ -156,6 +157,14 @@ function rename(name: string): void {
     typist.type((now) => ({ ...now, manuscript: { ...now.manuscript, title: name } }))
 }
 
+/** How the print names its measures. */
+function named(how: { first?: number; byLetters?: true | undefined }): void {
+    typist.type((now) => {
+        const { byLetters, first, ...manuscript } = { ...now.manuscript, ...how }
+        return { ...now, manuscript: { ...manuscript, ...(first === undefined || first === 1 ? {} : { first }), ...(byLetters ? { byLetters } : {}) } }
+    })
+}
+
 async function takeTheirs(): Promise<void> {
     const theirs = await draft.takeTheirs()
     if (theirs) {
@@ -197,6 +206,11 @@ async function letGo(): Promise<void> {
             </div>
             <aside class="rail typing-rail">
                 <PutIn v-if="opened" :draft="draft" :manuscript="sheet.manuscript" @renamed="rename" />
+                <details v-if="opened" class="measure-names">
+                    <summary>{{ say('Measures') }} are named {{ sheet.manuscript.byLetters ? 'by letter, as “B + 5”' : `from ${sheet.manuscript.first ?? 1} on` }}</summary>
+                    <label>The first has the number <ElInputNumber :model-value="sheet.manuscript.first ?? 1" size="small" :min="0" :max="9000" aria-label="Number of the first" @change="(first) => named({ first: first ?? 1 })" /></label>
+                    <ElCheckbox :model-value="sheet.manuscript.byLetters === true" @change="(by) => named({ byLetters: by === true ? true : undefined })">The print has no numbers: by letter</ElCheckbox>
+                </details>
                 <section v-if="warnings.length > 0 || draft.fault.value" class="typing-warnings">
                     <h2>To look at</h2>
                     <ul>

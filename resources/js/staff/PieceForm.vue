@@ -5,7 +5,7 @@ import { api } from '../api/client'
 import type { Level, Piece } from '../api/types'
 import { say } from '../stores/say'
 import { useAttempt } from '../components/attempt'
-import { LEVELS, RIGHTS } from '../desk/words'
+import { LEVELS, RIGHTS, RIGHTS_MEAN } from '../desk/words'
 import { dateWords, KINDS } from './words'
 
 /** What a piece is called, may be shown of, and is worked out with. */
@@ -39,6 +39,7 @@ async function save(): Promise<void> {
             </ElFormItem>
             <ElFormItem label="Rights" for="piece-rights">
                 <ElSelect id="piece-rights" v-model="given.rights"><ElOption v-for="(words, key) in RIGHTS" :key="key" :value="key" :label="words" /></ElSelect>
+                <p class="quiet small-print">{{ RIGHTS_MEAN[given.rights] }}</p>
                 <p v-if="given.rights !== piece.rights" class="quiet small-print">Links that are open show it so at once.</p>
             </ElFormItem>
             <ElFormItem label="Concert" for="piece-concert">

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, Refused } from '../api/client'
 import { useAttempt } from '../components/attempt'
-import { RIGHTS } from '../desk/words'
+import RightsChoice from '../components/RightsChoice.vue'
 import { KINDS } from '../staff/words'
 import { SECTIONS } from './beginnings'
 import type { Draft } from './draft'
@@ -30,7 +30,7 @@ const names = computed(() => SECTIONS.map(({ name }) => ({ value: name, label: n
 const missing = computed(() => [
     hasNotes.value ? '' : 'some notes',
     typed.value?.part !== null || typed.value.piece !== null || props.manuscript.title?.trim() ? '' : 'a title',
-    typed.value?.part !== null || typed.value.piece !== null || rights.value !== '' ? '' : 'what may be done with it',
+    typed.value?.part !== null || typed.value.piece !== null || rights.value !== '' ? '' : 'whether players may see the notes',
     sections.value.length > 0 ? '' : 'whose part it is',
 ].filter(Boolean))
 const label = computed(() => (typed.value?.part !== null ? 'Put it in the part' : typed.value.piece !== null ? 'Put it in the piece' : 'Put it on the shelf'))
@@ -85,10 +85,7 @@ async function over(key: string) {
                 <ElFormItem label="It is">
                     <ElRadioGroup v-model="kind"><ElRadio v-for="(words, value) in KINDS" :key="value" :value="value">{{ words }}</ElRadio></ElRadioGroup>
                 </ElFormItem>
-                <ElFormItem label="What may be done with it">
-                    <ElRadioGroup v-model="rights" class="rights"><ElRadio v-for="(words, value) in RIGHTS" :key="value" :value="value">{{ words }}</ElRadio></ElRadioGroup>
-                    <p class="quiet small-print">Typing a printed part does not make it yours. With “Printed set only” students see what to pencil where, never the notation.</p>
-                </ElFormItem>
+                <RightsChoice v-model="rights" />
             </template>
             <p v-else-if="typed?.part !== null" class="quiet small-print">What was decided stays with its notes; the notes as they were stay as a version.</p>
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />

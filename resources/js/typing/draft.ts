@@ -9,6 +9,8 @@ import type { Manuscript } from './manuscript'
 /** After the last key, before it is sent. */
 const CALM_MS = 350
 const LONGEST_PAUSE_MS = 30_000
+/** Steps back that outlive the page. */
+const MOST_BEFORE = 300
 
 export type Keeping = 'saved' | 'saving' | 'waiting' | 'elsewhere'
 
@@ -41,6 +43,7 @@ export function useDraft(person: number) {
     const theirs = shallowRef<Typed | null>(null)
     let manuscript: Manuscript | null = null
     let sent: Manuscript | null = null
+    let past: readonly Manuscript[] = []
     let timer = 0
     let pause = 1000
     let running: Promise<void> | null = null
@@ -72,8 +75,16 @@ export function useDraft(person: number) {
         fault.value = answer.fault
     }
 
-    function changed(now: Manuscript): void {
+    /** What can be undone of it from the last time, in this browser. */
+    async function before(now: Manuscript): Promise<Manuscript[]> {
+        const kept = await get<Manuscript[]>(`${slot(person, key.value)} before`, store()).catch(() => undefined)
+        return kept && JSON.stringify(kept.at(-1)) === JSON.stringify(now) ? kept.slice(0, -1) : []
+    }
+
+    /** @param before what it was, oldest first */
+    function changed(now: Manuscript, before: readonly Manuscript[] = past): void {
         manuscript = now
+        past = before
         const at = typed.value
         if (!at) {
             return
@@ -120,6 +131,7 @@ export function useDraft(person: number) {
             keeping.value = manuscript === sent ? 'saved' : 'saving'
             if (manuscript === sent) {
                 await del(slot(person, at.key), store()).catch(() => undefined)
+                await set(`${slot(person, at.key)} before`, [...past.slice(-MOST_BEFORE), now], store()).catch(() => undefined)
             }
         } catch (problem) {
             await refused(at, problem)
@@ -164,13 +176,14 @@ export function useDraft(person: number) {
         clearTimeout(timer)
         sent = manuscript
         await del(slot(person, key.value), store()).catch(() => undefined)
+        await del(`${slot(person, key.value)} before`, store()).catch(() => undefined)
     }
 
     useEventListener(window, 'online', () => void flush())
     useEventListener(document, 'visibilitychange', () => void flush())
     onBeforeUnmount(() => void flush())
 
-    return { typed, key, names, warnings, fault, keeping, trouble, theirs, open, changed, flush, takeMine, takeTheirs, forget }
+    return { typed, key, names, warnings, fault, keeping, trouble, theirs, open, before, changed, flush, takeMine, takeTheirs, forget }
 }
 
 export type Draft = ReturnType<typeof useDraft>

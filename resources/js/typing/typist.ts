@@ -1,12 +1,12 @@
 import { computed, ref, shallowRef } from 'vue'
-import { BEGINNING, copies, current, noteAt, pasteMeasures, takeMeasures, toFree, type Sheet } from './edits'
+import { BEGINNING, copies, current, noteAt, pasteMeasures, takeMeasures, toEnd, toFree, type Sheet } from './edits'
 import type { Manuscript, TypedMeasure, TypedNote } from './manuscript'
 
 /** Measures that were copied, for every staff of this window. */
 let clipboard: TypedMeasure[] = []
 
 /** The sheet that is typed on, with all that it was before. */
-export function useTypist(changed: (manuscript: Manuscript) => void, heard: (measure: number, note: number) => void) {
+export function useTypist(changed: (manuscript: Manuscript, past: readonly Manuscript[]) => void, heard: (measure: number, note: number) => void) {
     const sheet = shallowRef<Sheet>({ manuscript: { format: 'upright-pencil-manuscript', version: 1, name: '', measures: [] }, caret: { measure: 0, note: 0, on: false }, coming: BEGINNING })
     const past = shallowRef<Sheet[]>([])
     const future = shallowRef<Sheet[]>([])
@@ -18,9 +18,15 @@ export function useTypist(changed: (manuscript: Manuscript) => void, heard: (mea
     const selected = computed<[number, number] | null>(() => (anchor.value === null ? null : [Math.min(anchor.value, sheet.value.caret.measure), Math.max(anchor.value, sheet.value.caret.measure)]))
     const now = computed<TypedNote | null>(() => noteAt(sheet.value, current(sheet.value)))
 
-    function open(manuscript: Manuscript): void {
-        sheet.value = toFree({ manuscript, caret: { measure: 0, note: 0, on: false }, coming: BEGINNING })
-        past.value = future.value = []
+    /**
+     * @param  fromStart  a part that is there is looked over from its beginning; a new one goes on where it waits for notes
+     * @param  before  what can be undone from the last time
+     */
+    function open(manuscript: Manuscript, fromStart = false, before: readonly Manuscript[] = []): void {
+        const beginning = (manuscript: Manuscript): Sheet => ({ manuscript, caret: { measure: 0, note: 0, on: fromStart && (manuscript.measures[0]?.notes?.length ?? 0) > 0 }, coming: BEGINNING })
+        sheet.value = fromStart ? beginning(manuscript) : toFree(beginning(manuscript))
+        past.value = before.map((one) => toEnd(beginning(one)))
+        future.value = []
         anchor.value = null
     }
 
@@ -36,7 +42,7 @@ export function useTypist(changed: (manuscript: Manuscript) => void, heard: (mea
         }
         sheet.value = after
         if (after.manuscript !== before.manuscript) {
-            changed(after.manuscript)
+            told()
             const place = current(after.caret.on ? before : after)
             if (sounds && place) {
                 heard(place.measure, place.note)
@@ -58,9 +64,11 @@ export function useTypist(changed: (manuscript: Manuscript) => void, heard: (mea
             to.value = [...to.value, sheet.value]
             anchor.value = null
             sheet.value = before
-            changed(before.manuscript)
+            told()
         }
     }
+
+    const told = () => changed(sheet.value.manuscript, past.value.map(({ manuscript }) => manuscript))
 
     const span = (): [number, number] => selected.value ?? [sheet.value.caret.measure, sheet.value.caret.measure]
 
