@@ -96,6 +96,7 @@ Route::prefix('api')->group(static function (): void {
         Route::delete('pieces/{piece}', [PieceController::class, 'destroy'])->can('direct', 'piece');
         Route::get('shelf', [ShelfController::class, 'show']);
         Route::post('readings', [ImportController::class, 'read'])->middleware('throttle:imports');
+        Route::post('readings/played', [ManuscriptController::class, 'played'])->middleware('throttle:imports');
         Route::post('ensembles/{ensemble}/pieces', [ImportController::class, 'store'])->middleware('throttle:imports')->can('direct', 'ensemble');
         Route::get('manuscripts/{manuscript}', [ManuscriptController::class, 'show'])->can('type', 'manuscript');
         Route::delete('manuscripts/{manuscript}', [ManuscriptController::class, 'destroy'])->can('type', 'manuscript');

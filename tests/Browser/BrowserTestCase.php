@@ -14,9 +14,10 @@ abstract class BrowserTestCase extends TestCase
     /** @var list<Browser> */
     private array $browsers = [];
 
-    protected function browser(int $width = 1280, int $height = 800): Browser
+    /** @param list<string> $more what Chromium is told besides */
+    protected function browser(int $width = 1280, int $height = 800, array $more = []): Browser
     {
-        return $this->browsers[] = Browser::open($width, $height);
+        return $this->browsers[] = Browser::open($width, $height, $more);
     }
 
     /** A director's desk with one part on it. */

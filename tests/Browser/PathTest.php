@@ -104,7 +104,7 @@ final class PathTest extends BrowserTestCase
 
     public function test_a_first_tune_gets_in_without_a_file(): void
     {
-        $browser = $this->browser()->signIn('/import')->seeText('No file?')->press('Paste or type a tune as ABC', '.import');
+        $browser = $this->browser()->signIn('/import')->seeText('No file?')->press('paste a tune as ABC', '.import');
         $browser->script('const area = document.querySelector(".paste-abc textarea"); area.value = arguments[0]; area.dispatchEvent(new Event("input"))', "X:1\nT:Ferry Steps\nM:4/4\nL:1/4\nK:D\nzzzA | D E F G | A2 A2 |1 G F E A :|2 F E D2 |]\n");
         $browser->press('Read it', '.paste-abc')->seeText('What was understood');
         self::assertSame('Ferry Steps', $browser->see('#title')->getAttribute('value'));

@@ -54,7 +54,7 @@ final class AccessTest extends TestCase
     /** @return iterable<string, array{string, string, string}> */
     public static function routes(): iterable
     {
-        $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings'];
+        $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings', 'POST readings/played'];
         $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [

@@ -13,6 +13,7 @@ use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
 use App\Views\KeptView;
+use App\Views\PlayedView;
 use App\Views\TypedView;
 use App\Views\WarningView;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -22,6 +23,7 @@ use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
+use UprightPencil\Core\Format\Manuscript\Played;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Measure;
@@ -111,6 +113,12 @@ final class ManuscriptController extends Controller
         $part = $manuscript->became === null ? $put() : Part::query()->findOrFail($manuscript->became);
 
         return new JsonResponse(new KeptView($part->piece_id, $part->id), $status);
+    }
+
+    /** What was played to a click, written down; nothing is kept. */
+    public function played(Request $request): JsonResponse
+    {
+        return new JsonResponse(new PlayedView((string) json_encode(Played::measures((string) json_encode($request->only(['meter', 'notes']))))));
     }
 
     private static function view(Manuscript $manuscript, bool $whole): TypedView

@@ -24,7 +24,8 @@ final class SecurityHeaders
             // A share link's address is its secret; it must not travel on in a referrer.
             'Referrer-Policy' => 'no-referrer',
             'Cross-Origin-Opener-Policy' => 'same-origin',
-            'Permissions-Policy' => 'camera=(), microphone=(), geolocation=()',
+            // Only the page on which notes are typed may ask to listen.
+            'Permissions-Policy' => 'camera=(), microphone='.($request->is('by-hand/*', 'parts/*/notes') ? '(self)' : '()').', geolocation=()',
         ]);
         if ($request->is('api/*')) {
             $response->headers->set('Cache-Control', 'no-store, private');

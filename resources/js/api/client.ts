@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, PageFile, PageFiles, Passage, PassageTable, People, Piece, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, PageFile, PageFiles, Passage, PassageTable, People, Piece, Played, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -195,6 +195,7 @@ export const api = {
     bringPage: (beside: string, file: File) => request<PageFile>('POST', `${beside}/pages`, upload(file, {})),
     lookAtPage: (key: string, look: Record<string, unknown>) => request<undefined>('PUT', `pages/${key}/look`, { look }),
     dropPage: (key: string) => request<undefined>('DELETE', `pages/${key}`),
+    writtenDown: (meter: string, notes: { at: string; sign?: string; on: number; off: number }[]) => request<Played>('POST', 'readings/played', { meter, notes }),
     manuscript: (key: string) => request<Typed>('GET', `manuscripts/${key}`),
     manuscriptOf: (part: number) => request<Typed>('GET', `parts/${part}/manuscript`),
     keepManuscript: (ensemble: number, key: string, given: { revision: number; typed: string; part: number | null; piece: number | null }) => request<Typed>('PUT', `ensembles/${ensemble}/manuscripts/${key}`, given),

@@ -647,6 +647,12 @@ export interface PieceParts {
 
 export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
 
+/** What was played to a click, written down. */
+export interface Played {
+    /** the measures of a manuscript, JSON; their notes have no names yet */
+    typed: string
+}
+
 /** A class profile and what it can hold. */
 export interface Profile {
     ensemble: string

@@ -9,6 +9,7 @@ import PageBeside from '../beside/PageBeside.vue'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
 import { answer, spoken } from '../marks/keys'
+import PlayIn from '../playing/PlayIn.vue'
 import { remembered } from '../stores/remembered'
 import { say } from '../stores/say'
 import { useSession } from '../stores/session'
@@ -36,6 +37,7 @@ const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const layer = ref<Layer>('notes')
 const heard = remembered('typing-sound', true)
 const showsPage = remembered('typing-page', false)
+const playsIn = remembered('typing-play-in', false)
 const showingKeys = ref(false)
 const opened = ref(false)
 const engraveFault = ref('')
@@ -197,6 +199,7 @@ async function letGo(): Promise<void> {
                     <p><strong>This was typed on in another window.</strong> What you typed here is still on this page, and what was typed there is kept.</p>
                     <div class="row"><ElButton @click="takeTheirs">Go on with what was typed there</ElButton><ElButton type="primary" @click="draft.takeMine">Go on with what is here</ElButton></div>
                 </div>
+                <PlayIn v-if="opened && playsIn" :typist="typist" />
                 <ElSkeleton v-if="!opened && !fault" :rows="5" animated />
                 <div v-show="opened" class="paper typing-paper">
                     <div class="staff-host">
@@ -220,6 +223,7 @@ async function letGo(): Promise<void> {
                 </section>
                 <div class="row typing-more">
                     <ElSwitch v-model="showsPage" active-text="Printed page" aria-label="The printed page beside it" />
+                    <ElSwitch v-model="playsIn" active-text="Play it in" aria-label="Play notes in" />
                     <ElSwitch v-model="heard" active-text="Sound" aria-label="Hear what is typed" />
                     <ElButton text @click="showingKeys = true"><kbd>?</kbd>Keys</ElButton>
                     <ElButton text @click="letGo">{{ draft.typed.value?.part ? 'Leave the part as it was' : 'Let it go' }}</ElButton>

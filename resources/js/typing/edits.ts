@@ -1,4 +1,4 @@
-import { beatTicks, diatonic, filled, isCompound, keyAlter, meterTicks, MIDDLE_OF, named, newId, signatures, ticks, type Accidental, type Head, type Manuscript, type TypedMeasure, type TypedNote, type Value } from './manuscript'
+import { beatTicks, diatonic, filled, isCompound, keyAlter, meterTicks, midi, MIDDLE_OF, named, newId, signatures, spelled, ticks, type Accidental, type Head, type Manuscript, type TypedMeasure, type TypedNote, type Value } from './manuscript'
 
 /** Where the next key goes: before a note of a measure (a bar between notes), or on it. */
 export interface Caret {
@@ -166,6 +166,41 @@ export const typeLetter = (sheet: Sheet, letter: string): Sheet => {
 /** A note at a place on the staff. */
 export function typeAt(sheet: Sheet, at: string): Sheet {
     return put(sheet, sheet.manuscript.rhythm ? { id: newId('n') } : { heads: [{ id: newId('n'), at }] })
+}
+
+/** A note by its sound: spelled as the key has it, else with the sign that the key leans to. */
+export function typeSound(sheet: Sheet, sounding: number): Sheet {
+    const ahead = sheet.caret.on ? sheet : ready(sheet)
+    const key = signatures(ahead.manuscript.measures)[ahead.caret.measure]?.key ?? 0
+    const { at, alter } = spelled(sounding, key)
+    const made = typeAt(ahead, at)
+    const place = ahead.caret.on ? ahead.caret : current(made)
+    if (!place || ahead.manuscript.rhythm || midi(made.manuscript.measures, place.measure, place.note, 0, key) === sounding) {
+        return made
+    }
+    return changeAt(made, place, ({ heads = [] }) => ({ heads: heads.map((head, index) => (index === 0 ? { ...head, sign: RAISED[String(alter)] ?? 'n' } : head)) }))
+}
+
+/** A further head of the chord before, by its sound. */
+export function typeSoundInChord(sheet: Sheet, sounding: number): Sheet {
+    const place = current(sheet)
+    const key = signatures(sheet.manuscript.measures)[place?.measure ?? 0]?.key ?? 0
+    const { at, alter } = spelled(sounding, key)
+    return change(sheet, ({ heads }) => (heads?.length && !heads.some((head) => head.at === at) ? { heads: [...heads, { id: newId('n'), at, ...(alter === keyAlter(at.charAt(0), key) ? {} : { sign: RAISED[String(alter)] ?? 'n' }) }] } : {}))
+}
+
+/** Measures that were played, after what is there; the measure of the caret makes room where it is empty. */
+export function takePlayed(sheet: Sheet, measures: readonly TypedMeasure[]): Sheet {
+    const { measure } = sheet.caret
+    const free = !notesOf(sheet).length
+    const made = copies(measures)
+    if (made.length === 0) {
+        return sheet
+    }
+    const [first, ...others] = made
+    const put = free && first ? withMeasures(withNotes(sheet, measure, first.notes ?? []), measure + 1, 0, others) : withMeasures(sheet, measure + 1, 0, made)
+    const last = measure + made.length - (free ? 1 : 0)
+    return { ...put, caret: { measure: last, note: notesOf(put, last).length, on: false } }
 }
 
 export const typeRest = (sheet: Sheet): Sheet => put(sheet, { id: newId('n'), rest: true })

@@ -174,6 +174,15 @@ export function midi(measures: readonly TypedMeasure[], measure: number, note: n
     return 12 * (Number(asked.at.slice(1)) + 1) + (SEMITONES[asked.at.charAt(0)] ?? 0) + alter
 }
 
+/** How a sound is written in a key: its letter and octave, and the semitones by which it is altered. */
+export function spelled(midi: number, key: number): { at: string; alter: number } {
+    const NATURAL: Record<string, number> = { C: 0, D: 2, E: 4, F: 5, G: 7, A: 9, B: 11 }
+    const ways = Object.entries(NATURAL).flatMap(([letter, semitones]) => [-1, 0, 1].filter((alter) => (semitones + alter + 12) % 12 === midi % 12).map((alter) => ({ letter, alter })))
+    const cost = ({ letter, alter }: { letter: string; alter: number }): number => (alter === keyAlter(letter, key) ? 0 : alter === 0 ? 1 : (alter > 0) === key >= 0 ? 2 : 3)
+    const best = ways.reduce((one, other) => (cost(other) < cost(one) ? other : one))
+    return { at: `${best.letter}${Math.floor((midi - best.alter) / 12) - 1}`, alter: best.alter }
+}
+
 /** Semitones by which a key signature alters a letter. */
 export function keyAlter(letter: string, fifths: number): number {
     const place = 'FCGDAEB'.indexOf(letter)

@@ -23,9 +23,10 @@ final class Browser
 
     private function __construct(public readonly RemoteWebDriver $driver) {}
 
-    public static function open(int $width = 1280, int $height = 800): self
+    /** @param list<string> $more what Chromium is told besides */
+    public static function open(int $width = 1280, int $height = 800, array $more = []): self
     {
-        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', "--window-size={$width},{$height}"]);
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', "--window-size={$width},{$height}", ...$more]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
