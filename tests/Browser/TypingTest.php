@@ -195,6 +195,16 @@ final class TypingTest extends BrowserTestCase
         $browser->keys(Keys::ARROW_RIGHT)->seeText('down', '.note-card');
         self::assertNotSame('', $first);
         self::assertSame([], array_filter($browser->marksOn($first), static fn (string $mark): bool => str_contains($mark, 'finger')));
+
+        // Pitches come later: a letter over each note, and what was decided is still there.
+        $browser->keys('u')->saved();
+        $browser->driver->get($browser->driver->getCurrentURL().'/notes');
+        $browser->press('Type its pitches')->seeText('Measure 1 of 2', '.crumbs');
+        $browser->keys('defg')->keys('a bd');
+        $browser->seeText('Saved', '.save-state')->press('Put it in the part')->see('.desk-page svg.score .pencil');
+        $browser->seeText('Range', '.size-up');
+        self::assertSame($first, self::firstNote($browser));
+        self::assertTrue($browser->isDecided($first, 'bow-up'));
     }
 
     public function test_three_passages_of_a_long_part_are_named_as_its_print_names_them(): void
@@ -231,7 +241,7 @@ final class TypingTest extends BrowserTestCase
         file_put_contents($scan, ScannedPages::pdf(60));
         $browser = $this->staff($this->browser()->signIn(), 'From Paper', 'D', '4/4');
         $browser->keys('defgabcd');
-        $browser->see('.typing-rail .el-switch')->click();
+        $browser->press('Printed page');
         $broken = (string) tempnam(sys_get_temp_dir(), 'broken').'.pdf';
         file_put_contents($broken, '%PDF-1.4 and nothing else');
         $browser->see('.page-upload');

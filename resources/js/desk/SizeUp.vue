@@ -10,6 +10,8 @@ const emit = defineEmits<{ go: [note: string]; again: [] }>()
 
 const NEWNESS = { 'not-taught': 'not taught', recent: 'learned last', known: '' } as const
 
+/** No note has a pitch. */
+const rhythm = computed(() => props.size !== null && props.size.summary.lowest === null && props.size.entered > 0)
 const news = computed(() =>
     (props.size?.firsts ?? [])
         .filter(({ newness }) => newness !== 'known')
@@ -68,23 +70,24 @@ function stretch(from: string, to: string): string {
         <ElAlert v-if="fault" type="error" :closable="false">{{ fault }} <button type="button" class="link" @click="emit('again')">Try again</button></ElAlert>
         <ElSkeleton v-else-if="!size" :rows="5" animated />
         <template v-else>
-            <h2>Sized up <span class="quiet">{{ size.keys.join(', ') }} · {{ size.meters.join(', ') }} · {{ size.entered < size.measures ? `${size.entered} of ` : '' }}{{ size.measures }} {{ say('measures') }}{{ size.entered < size.measures ? ' entered' : '' }}</span></h2>
+            <h2>Sized up <span class="quiet">{{ [...size.keys, ...size.meters].join(' · ') }} · {{ size.entered < size.measures ? `${size.entered} of ` : '' }}{{ size.measures }} {{ say('measures') }}{{ size.entered < size.measures ? ' entered' : '' }}</span></h2>
             <dl>
                 <div v-for="fact in facts" :key="fact.name">
                     <dt>{{ fact.name }}</dt>
                     <dd><button v-if="fact.note" type="button" class="place" @click="emit('go', fact.note)">{{ fact.words }}</button><template v-else>{{ fact.words }}</template></dd>
                 </div>
             </dl>
-            <h3>New for this class</h3>
-            <p v-if="news.length === 0" class="quiet">Nothing: the class has known all of it for a year.</p>
-            <ul v-else class="news">
+            <p v-if="rhythm" class="quiet">A rhythm: the bow is worked out on it, and nothing is said of fingers. Its pitches can be typed in later.</p>
+            <h3 v-if="!rhythm">New for this class</h3>
+            <p v-if="!rhythm && news.length === 0" class="quiet">Nothing: the class has known all of it for a year.</p>
+            <ul v-else-if="!rhythm" class="news">
                 <li v-for="first in news" :key="first.what" :class="first.newness">
                     <button type="button" class="place" @click="emit('go', first.note)"><strong>{{ first.what }}</strong> {{ NEWNESS[first.newness] }}, first in {{ first.measure }}<template v-if="first.kind !== 'key'">, {{ first.times }}×</template></button>
                 </li>
             </ul>
-            <h3>Where it is hard</h3>
-            <p v-if="size.troubleSpots.length === 0" class="quiet">No trouble spots.</p>
-            <ol v-else class="troubles">
+            <h3 v-if="!rhythm">Where it is hard</h3>
+            <p v-if="!rhythm && size.troubleSpots.length === 0" class="quiet">No trouble spots.</p>
+            <ol v-else-if="!rhythm" class="troubles">
                 <li v-for="spot in spots" :key="spot.code + spot.note + spot.message">
                     <button type="button" class="place" @click="emit('go', spot.note)">
                         <span class="weight" :title="`Seriousness ${spot.seriousness}`" aria-hidden="true"><i :style="{ width: `${Math.min(100, (spot.seriousness / 3) * 100)}%` }" /></span>
@@ -95,7 +98,7 @@ function stretch(from: string, to: string): string {
                 </li>
             </ol>
             <button v-if="size.troubleSpots.length > MOST_SPOTS && !whole" type="button" class="link" @click="whole = true">{{ size.troubleSpots.length - MOST_SPOTS }} less serious</button>
-            <h3>Finger patterns</h3>
+            <h3 v-if="rows.length > 0">Finger patterns</h3>
             <div v-for="row in rows" :key="row.string" class="pattern-row">
                 <span class="pattern-string">{{ row.string }}</span>
                 <span class="pattern-list">

@@ -166,7 +166,7 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                 </nav>
             </template>
             <template #actions>
-                <ElButton :disabled="!desk.part" text :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
+                <ElButton :disabled="!desk.part" text :type="printed ? 'primary' : ''" :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>
         </TopBar>

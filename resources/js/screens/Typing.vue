@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useEventListener } from '@vueuse/core'
-import { ElAlert, ElButton, ElCheckbox, ElDialog, ElInputNumber, ElSkeleton, ElSwitch } from 'element-plus'
+import { ElAlert, ElButton, ElCheckbox, ElDialog, ElInputNumber, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { api } from '../api/client'
@@ -14,7 +14,7 @@ import { remembered } from '../stores/remembered'
 import { say } from '../stores/say'
 import { useSession } from '../stores/session'
 import { useDraft } from '../typing/draft'
-import { typeAt } from '../typing/edits'
+import { typeAt, withPitches } from '../typing/edits'
 import Keyboard from '../typing/Keyboard.vue'
 import { LAYERS, typingKeys, walkingKeys, type Layer } from '../typing/keymap'
 import { beatTicks, midi, missing, signatures } from '../typing/manuscript'
@@ -189,7 +189,13 @@ async function letGo(): Promise<void> {
     <div class="typing">
         <TopBar>
             <div class="crumbs"><h1>{{ title }}</h1><span class="quiet">{{ sheet.manuscript.name }} · {{ where }}</span></div>
-            <template #actions><span class="save-state quiet" role="status">{{ SAID[draft.keeping.value] }}</span></template>
+            <template #actions>
+                <span class="save-state quiet" role="status">{{ SAID[draft.keeping.value] }}</span>
+                <ElButton text :type="showsPage ? 'primary' : ''" :aria-pressed="showsPage" @click="showsPage = !showsPage">Printed page</ElButton>
+                <ElButton text :type="playsIn ? 'primary' : ''" :aria-pressed="playsIn" @click="playsIn = !playsIn">Play it in</ElButton>
+                <ElButton text :type="heard ? 'primary' : ''" :aria-pressed="heard" @click="heard = !heard">{{ heard ? 'Sound is on' : 'Sound is off' }}</ElButton>
+                <ElButton text @click="showingKeys = true"><kbd>?</kbd>Keys</ElButton>
+            </template>
         </TopBar>
         <main class="typing-main">
             <div class="typing-page">
@@ -209,6 +215,7 @@ async function letGo(): Promise<void> {
             </div>
             <aside class="rail typing-rail">
                 <PutIn v-if="opened" :draft="draft" :manuscript="sheet.manuscript" @renamed="rename" />
+                <p v-if="opened && sheet.manuscript.rhythm" class="quiet small-print">A rhythm, for the bow alone. <button type="button" class="link" @click="typist.type(withPitches)">Type its pitches</button>: a letter over each note.</p>
                 <details v-if="opened" class="measure-names">
                     <summary>{{ say('Measures') }} are named {{ sheet.manuscript.byLetters ? 'by letter, as “B + 5”' : `from ${sheet.manuscript.first ?? 1} on` }}</summary>
                     <label>The first has the number <ElInputNumber :model-value="sheet.manuscript.first ?? 1" size="small" :min="0" :max="9000" aria-label="Number of the first" @change="(first) => named({ first: first ?? 1 })" /></label>
@@ -222,10 +229,6 @@ async function letGo(): Promise<void> {
                     </ul>
                 </section>
                 <div class="row typing-more">
-                    <ElSwitch v-model="showsPage" active-text="Printed page" aria-label="The printed page beside it" />
-                    <ElSwitch v-model="playsIn" active-text="Play it in" aria-label="Play notes in" />
-                    <ElSwitch v-model="heard" active-text="Sound" aria-label="Hear what is typed" />
-                    <ElButton text @click="showingKeys = true"><kbd>?</kbd>Keys</ElButton>
                     <ElButton text @click="letGo">{{ draft.typed.value?.part ? 'Leave the part as it was' : 'Let it go' }}</ElButton>
                 </div>
             </aside>

@@ -1,4 +1,4 @@
-import { beatTicks, diatonic, filled, isCompound, keyAlter, meterTicks, midi, MIDDLE_OF, named, newId, signatures, spelled, ticks, type Accidental, type Head, type Manuscript, type TypedMeasure, type TypedNote, type Value } from './manuscript'
+import { beatTicks, CLEF_OF, diatonic, filled, isCompound, keyAlter, meterTicks, midi, MIDDLE_OF, named, newId, signatures, spelled, ticks, type Accidental, type Head, type Manuscript, type TypedMeasure, type TypedNote, type Value } from './manuscript'
 
 /** Where the next key goes: before a note of a measure (a bar between notes), or on it. */
 export interface Caret {
@@ -187,6 +187,21 @@ export function typeSoundInChord(sheet: Sheet, sounding: number): Sheet {
     const key = signatures(sheet.manuscript.measures)[place?.measure ?? 0]?.key ?? 0
     const { at, alter } = spelled(sounding, key)
     return change(sheet, ({ heads }) => (heads?.length && !heads.some((head) => head.at === at) ? { heads: [...heads, { id: newId('n'), at, ...(alter === keyAlter(at.charAt(0), key) ? {} : { sign: RAISED[String(alter)] ?? 'n' }) }] } : {}))
+}
+
+/** A rhythm becomes a line: every note on the middle of the staff, where letters are typed over them one after the other. */
+export function withPitches(sheet: Sheet): Sheet {
+    const { rhythm, ...manuscript } = sheet.manuscript
+    const clef = CLEF_OF[manuscript.instrument ?? 'violin'] ?? 'treble'
+    const middle = named(MIDDLE_OF[clef])
+    const measures = manuscript.measures.map((measure, index) => ({
+        ...measure,
+        ...(index === 0 || measure.clef ? { clef } : {}),
+        ...(index === 0 ? { key: measure.key ?? 0 } : {}),
+        ...(measure.notes ? { notes: measure.notes.map(({ id = newId('n'), ...note }) => (note.rest ? { ...note, id } : { ...note, heads: [{ id, at: middle }] })) } : {}),
+    }))
+    const first = measures.findIndex(({ notes }) => notes?.length)
+    return rhythm ? { ...sheet, manuscript: { ...manuscript, measures }, caret: { measure: Math.max(0, first), note: 0, on: first !== -1 } } : sheet
 }
 
 /** Measures that were played, after what is there; the measure of the caret makes room where it is empty. */

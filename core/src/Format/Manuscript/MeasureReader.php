@@ -295,7 +295,7 @@ final class MeasureReader
 
     private static function unpitched(Note $note, bool $tied): Note
     {
-        return $note->with(tieStop: $tied, kept: $note->kept + ['unpitched' => '<unpitched><display-step>B</display-step><display-octave>4</display-octave></unpitched>']);
+        return $note->with(tieStop: $tied, kept: $note->kept + ['unpitched' => '<unpitched><display-step>E</display-step><display-octave>4</display-octave></unpitched>']);
     }
 
     /**
