@@ -136,7 +136,7 @@ final readonly class FingeringFindings
             if ($grip->untaught !== null && ! isset($findings[$grip->untaught])) {
                 $often = $times[$grip->untaught] === 1 ? 'once' : "{$times[$grip->untaught]} times";
                 $divided = count($grip->stops) > 1 ? $this->divisi->of($events[$index], $grips[$index - 1] ?? null) : [];
-                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$this->name($events[$index])} needs {$grip->untaught}, which this class has not been taught ({$often} in this part).".($divided === [] ? '' : ' '.$this->shared($divided)), $divided);
+                $findings[$grip->untaught] = $this->finding($events[$index], 'not-taught', "{$this->name($events[$index])} needs {$grip->untaught}, which this class has not been taught ({$often}).".($divided === [] ? '' : ' '.$this->shared($divided)), $divided);
             }
         }
 

@@ -56,6 +56,8 @@ final readonly class SizeUp
             array_push($patterns, ...array_map(fn (FingerPattern $pattern): array => $this->pattern($line, $pattern), $line->patterns()));
             array_push($troubles, ...array_map(fn (array $trouble): array => $this->trouble($trouble['places'], $trouble['seriousness']), Troubles::of($line)));
         }
+        $firsts = $this->firstOfAll($firsts);
+        $troubles = $this->onlyFirst($troubles, $firsts);
         usort($troubles, static fn (array $a, array $b): int => $b['seriousness'] <=> $a['seriousness']);
 
         return [
@@ -64,6 +66,37 @@ final readonly class SizeUp
             'patterns' => $patterns,
             'troubleSpots' => $troubles,
         ];
+    }
+
+    /**
+     * What comes in several lines (passages, voices) comes first in the earliest of them.
+     *
+     * @param  list<FirstUse>  $uses
+     * @return list<FirstUse>
+     */
+    private function firstOfAll(array $uses): array
+    {
+        $order = array_flip(array_keys($this->places));
+        $merged = [];
+        foreach ($uses as $use) {
+            $before = $merged["{$use->kind} {$use->what}"] ?? null;
+            $first = $before !== null && $order[$before->at->note()->id] <= $order[$use->at->note()->id] ? $before : $use;
+            $merged["{$use->kind} {$use->what}"] = $before === null ? $use : new FirstUse($first->kind, $first->what, $first->newness, $first->at, $before->times + $use->times);
+        }
+
+        return array_values($merged);
+    }
+
+    /**
+     * @param  list<Spot>  $troubles
+     * @param  list<FirstUse>  $firsts
+     * @return list<Spot>
+     */
+    private function onlyFirst(array $troubles, array $firsts): array
+    {
+        $notes = array_map(static fn (FirstUse $use): string => $use->at->note()->id, $firsts);
+
+        return array_values(array_filter($troubles, static fn (array $trouble): bool => $trouble['code'] !== 'first-use' || in_array($trouble['note'], $notes, true)));
     }
 
     /**

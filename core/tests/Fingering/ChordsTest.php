@@ -47,7 +47,7 @@ final class ChordsTest extends TestCase
         $marked = Marked::tune('E4q +G4 rh.', level: Level::FirstYear);
         $finding = $marked->part->findings[0];
 
-        self::assertSame('E4 needs third position, which this class has not been taught (once in this part). Divided: outside G4 (3 on D), inside E4 (1 on D).', $finding->message);
+        self::assertSame('E4 needs third position, which this class has not been taught (once). Divided: outside G4 (3 on D), inside E4 (1 on D).', $finding->message);
         self::assertSame([['outside', 'G4', 'D', 3], ['inside', 'E4', 'D', 1]], array_map(static fn (array $one): array => [$one['player'], $one['pitch'], $one['string'], $one['finger']], $finding->divisi));
     }
 

@@ -100,7 +100,7 @@ final class FingeringTest extends TestCase
         $first = Marked::tune('2b | Bb4q C5 D5 Eb5', level: Level::FirstYear);
 
         self::assertSame(['not-taught 1', 'not-taught 1'], $first->findings());
-        self::assertSame('B♭4 needs low 1, which this class has not been taught (once in this part).', $first->part->findings[0]->message);
+        self::assertSame('B♭4 needs low 1, which this class has not been taught (once).', $first->part->findings[0]->message);
         self::assertSame([], Marked::tune('2b | Bb4q C5 D5 Eb5', level: Level::SecondYear)->findings());
         self::assertSame('L1 L2 3 L4', $first->fingers(), 'the letters keep their fingers even so');
     }

@@ -91,6 +91,20 @@ final class SparsePartTest extends TestCase
         self::assertSame([false, true], [$again[0]->entered, $again[24]->entered]);
     }
 
+    public function test_what_is_new_is_told_once_though_it_comes_in_two_passages(): void
+    {
+        $tune = '4/4 2b | Eb4q F4 G4 Ab4 | Bb4w';
+        $size = SizeUp::of(self::marked(self::sparse(Tune::score($tune), 5, Tune::score($tune))))->toArray();
+        $firsts = array_column($size['firsts'], 'times', 'what');
+        $alone = array_column(SizeUp::of(self::marked(Tune::score($tune)))->toArray()['firsts'], 'times', 'what');
+
+        self::assertCount(count($firsts), $size['firsts']);
+        self::assertSame(array_map(static fn (int $times): int => 2 * $times, $alone), $firsts);
+        self::assertSame(['1'], array_values(array_unique(array_column($size['firsts'], 'measure'))));
+        $new = array_filter($size['troubleSpots'], static fn (array $spot): bool => $spot['code'] === 'first-use');
+        self::assertCount(count(array_unique(array_column($new, 'message'))), $new);
+    }
+
     /** @param Score|null $after null: nothing more is entered */
     private static function sparse(?Score $before, int $blank, ?Score $after): Score
     {

@@ -60,6 +60,9 @@ function withoutStyles(page: string): string {
     return page.replace(/<style[\s>].*?<\/style>/gs, '').replace(/ style="[^"]*"/g, '')
 }
 
+/** The sign by which the server marks a measure that nobody entered. */
+const NOT_ENTERED = '<other-direction print-object="no">'
+
 /**
  * Of a counted block the engraver draws the count and nothing else: the letter and the words that stand over it are given back to
  * it, and the clef that it repeats is taken out.
@@ -68,12 +71,14 @@ function withBlocks(engraver: VerovioToolkit, music: string): string {
     if (!music.includes('<multiple-rest>') || !engraver.loadData(music)) {
         return music
     }
-    const over = music
-        .split(/<measure[\s>]/)
-        .filter((measure) => measure.includes('<multiple-rest>'))
-        .map((measure) => {
+    const measures = music.split(/<measure[\s>]/)
+    const over = measures
+        .map((measure, index) => ({ measure, goesOn: measures[index - 1]?.includes(NOT_ENTERED) ?? false }))
+        .filter(({ measure }) => measure.includes('<multiple-rest>'))
+        .map(({ measure, goesOn }) => {
             const letter = /<rehearsal[^>]*>([^<]*)</.exec(measure)?.[1]
-            const words = /<words[^>]*>([^<]*)</.exec(measure)?.[1]
+            // Two blocks side by side are told once.
+            const words = goesOn ? undefined : /<words[^>]*>([^<]*)</.exec(measure)?.[1]
             return (letter ? `<reh tstamp="0" staff="1" place="above"><rend rend="box">${letter}</rend></reh>` : '') + (words ? `<dir tstamp="1" staff="1" place="below">${words}</dir>` : '')
         })
     return engraver.getMEI({ pageNo: 0 }).replace(/<clef [^>]*\/>(\s*<multiRest)/g, '$1').replace(/<multiRest[^>]*\/>.*?(?=<\/measure>)/gs, (rest) => rest + (over.shift() ?? ''))

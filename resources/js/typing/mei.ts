@@ -197,7 +197,7 @@ function measureOf(measures: readonly TypedMeasure[], index: number, size: numbe
         measure.tempo ? `<tempo tstamp="1" staff="1" place="above" mm="${measure.tempo}" mm.unit="4">♩ = ${measure.tempo}</tempo>` : '',
         ...(measure.signs ?? []).map((sign) => `<repeatMark tstamp="1" staff="1" place="above" func="${sign}"/>`),
         measure.endWords ? `<dir tstamp="${lastBeat(signature)}" staff="1" place="above">${escaped(measure.endWords)}</dir>` : '',
-        measure.blank ? `<dir tstamp="1" staff="1" place="below">not entered</dir>` : '',
+        measure.blank && (index === from || !measures[index - 1]?.blank) ? `<dir tstamp="1" staff="1" place="below">not entered</dir>` : '',
         measure.sealed ? `<dir tstamp="1" staff="1" place="below">${escaped(measure.sealed)}, kept</dir>` : '',
     ].join('')
     const inside = measure.blank ? `<multiRest num="${size}"/>` : measure.sealed || !measure.notes?.length ? '<mSpace/>' : layer(measure.notes, signature)

@@ -26,6 +26,7 @@ final readonly class BrowserBench
         $this->openings($part);
         $this->keys();
         $this->decisions($part);
+        $this->typing();
     }
 
     private function longPart(): int
@@ -69,6 +70,31 @@ final readonly class BrowserBench
         $this->percentiles('key', $painted);
         $this->figures->value('key_by_frame', Figures::percentile($painted, 50) / self::FRAME_MS);
         $this->browser->saved();
+    }
+
+    /** Notes are typed at the end of 32 measures and then over notes in their middle: from the key to the picture. */
+    private function typing(): void
+    {
+        $this->browser->visit('/by-hand')->seeText('Quarry Strings')->press('To the staff')->see('svg.typed');
+        $this->browser->keys(str_repeat('3dfad4efgabagf3aqbcd2a3fd', 8));
+        $this->browser->until(fn (): bool => str_contains($this->browser->textOf('.save-state'), 'Saved'), 'it is not saved');
+        /** @var non-empty-list<float> $drawn */
+        $drawn = $this->browser->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[0], times = [], keys = ['d', 'e', 'f', 'g', 'a', '4', 'b', '3']
+            const press = (key) => window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+            const round = (pressed) => {
+                if (pressed === 40) { for (let back = 0; back < 60; back++) press('ArrowLeft') }
+                const before = document.documentElement.dataset.typedAt
+                press(keys[pressed % keys.length])
+                setTimeout(() => {
+                    if (document.documentElement.dataset.typedAt !== before) times.push(Number(document.documentElement.dataset.typed))
+                    pressed < 80 ? round(pressed + 1) : done(times)
+                }, 160)
+            }
+            round(0)
+            JS, []);
+        $this->percentiles('typing', $drawn);
+        $this->browser->press('Let it go')->seeText('Quarry Strings');
     }
 
     private function decisions(int $part): void

@@ -28,6 +28,8 @@ final class Figures
         'key_ms_p50' => ['a key press painted, median', 'under 16'],
         'key_ms_p95' => ['a key press painted, 95th percentile', 'under 40'],
         'key_by_frame' => ['a key press by a frame of 16.7 ms', ''],
+        'typing_ms_p50' => ['a key on a line of 32 measures to its picture, median', ''],
+        'typing_ms_p95' => ['a key on a line of 32 measures to its picture, 95th percentile', 'under 80'],
         'decision_ms_p50' => ['a decision answered, median', 'under 90'],
         'decision_ms_p95' => ['a decision answered, 95th percentile', 'under 150'],
         'decision_bytes' => ['its answer, bytes', 'under 30000'],
