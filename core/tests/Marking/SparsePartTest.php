@@ -100,7 +100,7 @@ final class SparsePartTest extends TestCase
 
         self::assertCount(count($firsts), $size['firsts']);
         self::assertSame(array_map(static fn (int $times): int => 2 * $times, $alone), $firsts);
-        self::assertSame(['1'], array_values(array_unique(array_column($size['firsts'], 'measure'))));
+        self::assertSame([], array_diff(array_column($size['firsts'], 'measure'), ['1', '2']));
         $new = array_filter($size['troubleSpots'], static fn (array $spot): bool => $spot['code'] === 'first-use');
         self::assertCount(count(array_unique(array_column($new, 'message'))), $new);
     }
