@@ -36,6 +36,9 @@ final class Typing
     {
         return Turn::take(static function () use ($user, $ensemble, $key, $revision, $typed, $part, $piece): Manuscript {
             $there = Manuscript::query()->where(['key' => $key, 'user_id' => $user->id])->first();
+            if ($there?->became !== null) {
+                throw new TypedElsewhere('This was put in from another window. What you typed since is still here: open the part, and type it there.');
+            }
             if ($there !== null && $there->revision !== $revision && $there->typed !== $typed) {
                 throw new TypedElsewhere('This was typed on in another window.');
             }

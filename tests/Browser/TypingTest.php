@@ -109,7 +109,7 @@ final class TypingTest extends BrowserTestCase
         $browser->keys(Keys::BACKSPACE)->keys(Keys::END, '3', 'a', 'b');
         $this->seeHeads($browser, ['c5', 'd5', 'g5', 'a5', 'b5']);
 
-        $browser->keys('w')->see('.typed-staff .accid use, .typed-staff g.accid');
+        $browser->keys('w')->seeText('B5 sharp, quarter', '.typing-paper [role=status]')->see('.typed-staff .accid use, .typed-staff g.accid');
         $browser->keys(Keys::CONTROL.'z'.Keys::NULL);
         $this->seeHeads($browser, ['c5', 'd5', 'g5', 'a5', 'b5']);
         for ($again = 0; $again < 14; $again++) {

@@ -69,6 +69,19 @@ final class TypingTest extends TestCase
         $this->keep($key, 1, self::tune(['A4 2.']))->assertOk()->assertJsonPath('revision', 3);
     }
 
+    public function test_two_windows_that_begin_to_correct_a_part_type_on_the_same(): void
+    {
+        $part = self::partOf($this->director);
+        [$one, $other] = [$this->getJson("/api/parts/{$part->id}/manuscript")->json(), $this->getJson("/api/parts/{$part->id}/manuscript")->json()];
+        self::assertSame($one['key'], $other['key']);
+        $this->typed($one['key'], 0, $one['typed'], ['part' => $part->id], $part->piece->ensemble_id)->assertOk();
+        $this->typed($one['key'], 0, str_replace('D4', 'E4', $other['typed']), ['part' => $part->id], $part->piece->ensemble_id)->assertConflict();
+        $this->postJson("/api/manuscripts/{$one['key']}/correction")->assertOk();
+        $this->typed($one['key'], 1, $other['typed'], ['part' => $part->id], $part->piece->ensemble_id)->assertConflict()->assertJsonPath('message', 'This was put in from another window. What you typed since is still here: open the part, and type it there.');
+        // The same notes again, after they were put in, are typed on anew.
+        self::assertNotSame($one['key'], $this->getJson("/api/parts/{$part->id}/manuscript")->json('key'));
+    }
+
     public function test_it_becomes_a_lesson_line_that_is_marked_and_handed_out(): void
     {
         $key = Str::uuid()->toString();

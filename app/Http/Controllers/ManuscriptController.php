@@ -21,8 +21,8 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
+use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Format\Manuscript\Played;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Format\Warning;
@@ -50,7 +50,9 @@ final class ManuscriptController extends Controller
         if ($begun !== null) {
             return new JsonResponse(self::view($begun, true));
         }
-        $fresh = new Manuscript(['key' => Str::uuid()->toString(), 'user_id' => $user->id, 'ensemble_id' => $part->piece->ensemble_id, 'part_id' => $part->id, 'revision' => 0, 'typed' => json_encode(Typing::of($part), JSON_THROW_ON_ERROR)]);
+        // Two windows that begin at once are typing on the same, and are told of each other.
+        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "{$user->id} {$part->id} ".Typing::base($part)." {$part->versions()->count()}")->toString();
+        $fresh = new Manuscript(['key' => $key, 'user_id' => $user->id, 'ensemble_id' => $part->piece->ensemble_id, 'part_id' => $part->id, 'revision' => 0, 'typed' => json_encode(Typing::of($part), JSON_THROW_ON_ERROR)]);
 
         return new JsonResponse(self::view($fresh, true));
     }

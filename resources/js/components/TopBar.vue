@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { useQueue } from '../record/queue'
 import SaveState from '../record/SaveState.vue'
 import { forgetEngravings } from '../page/kept-engravings'
+import { forgetHistories } from '../typing/draft'
 import { problemWords } from '../desk/words'
 import { useSession } from '../stores/session'
 
@@ -27,7 +28,7 @@ async function signOut(): Promise<void> {
     }
     try {
         await session.signOut()
-        await forgetEngravings()
+        await Promise.all([forgetEngravings(), forgetHistories()])
         await router.push('/sign-in')
     } catch (problem) {
         fault.value = problemWords(problem)

@@ -17,7 +17,7 @@ import { useDraft } from '../typing/draft'
 import { typeAt, withPitches } from '../typing/edits'
 import Keyboard from '../typing/Keyboard.vue'
 import { LAYERS, typingKeys, walkingKeys, type Layer } from '../typing/keymap'
-import { beatTicks, midi, missing, signatures } from '../typing/manuscript'
+import { beatTicks, midi, missing, noteWords, signatures } from '../typing/manuscript'
 import { lines } from '../typing/mei'
 import PutIn from '../typing/PutIn.vue'
 import { StaffPage } from '../typing/staff-page'
@@ -201,6 +201,7 @@ async function letGo(): Promise<void> {
             <div class="typing-page">
                 <PageBeside v-if="opened && showsPage" :beside="beside" :measure="sheet.caret.measure" :name="nameOf(sheet.caret.measure) || String(sheet.caret.measure + 1)" changes />
                 <ElAlert v-if="fault || engraveFault" type="error" :title="fault || engraveFault" :closable="false" />
+                <ElAlert v-if="draft.keeping.value === 'elsewhere' && !draft.theirs.value" type="error" :title="draft.trouble.value" :closable="false" />
                 <div v-if="draft.theirs.value" class="notice error" role="alert">
                     <p><strong>This was typed on in another window.</strong> What you typed here is still on this page, and what was typed there is kept.</p>
                     <div class="row"><ElButton @click="takeTheirs">Go on with what was typed there</ElButton><ElButton type="primary" @click="draft.takeMine">Go on with what is here</ElButton></div>
@@ -208,6 +209,7 @@ async function letGo(): Promise<void> {
                 <PlayIn v-if="opened && playsIn" :typist="typist" />
                 <ElSkeleton v-if="!opened && !fault" :rows="5" animated />
                 <div v-show="opened" class="paper typing-paper">
+                    <p class="visually-hidden" role="status">{{ noteWords(typist.now.value) }}</p>
                     <div class="staff-host">
                         <div ref="staff" class="typed-staff" role="img" :aria-label="`${title}, ${sheet.manuscript.name}`" @click="point" />
                     </div>

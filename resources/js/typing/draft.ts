@@ -1,5 +1,5 @@
 import { useEventListener } from '@vueuse/core'
-import { createStore, del, get, set } from 'idb-keyval'
+import { createStore, del, get, keys, set } from 'idb-keyval'
 import { computed, onBeforeUnmount, ref, shallowRef } from 'vue'
 import { api, Refused } from '../api/client'
 import type { Typed, Warning } from '../api/types'
@@ -27,6 +27,14 @@ interface Left {
 const store = () => createStore('upright-pencil-typing', 'drafts')
 
 const slot = (person: number, key: string): string => `${person} ${key}`
+
+const BEFORE = ' before'
+
+/** Whoever signs out leaves behind only what has not been sent. */
+export async function forgetHistories(): Promise<void> {
+    const all = await keys<string>(store()).catch(() => [])
+    await Promise.all(all.filter((key) => key.endsWith(BEFORE)).map((key) => del(key, store())))
+}
 
 /**
  * Something that is typed, on its way to the server: kept in this browser with every key, sent when the keys are calm, and
@@ -77,7 +85,7 @@ export function useDraft(person: number) {
 
     /** What can be undone of it from the last time, in this browser. */
     async function before(now: Manuscript): Promise<Manuscript[]> {
-        const kept = await get<Manuscript[]>(`${slot(person, key.value)} before`, store()).catch(() => undefined)
+        const kept = await get<Manuscript[]>(slot(person, key.value) + BEFORE, store()).catch(() => undefined)
         return kept && JSON.stringify(kept.at(-1)) === JSON.stringify(now) ? kept.slice(0, -1) : []
     }
 
@@ -131,7 +139,7 @@ export function useDraft(person: number) {
             keeping.value = manuscript === sent ? 'saved' : 'saving'
             if (manuscript === sent) {
                 await del(slot(person, at.key), store()).catch(() => undefined)
-                await set(`${slot(person, at.key)} before`, [...past.slice(-MOST_BEFORE), now], store()).catch(() => undefined)
+                await set(slot(person, at.key) + BEFORE, [...past.slice(-MOST_BEFORE), now], store()).catch(() => undefined)
             }
         } catch (problem) {
             await refused(at, problem)
@@ -176,7 +184,7 @@ export function useDraft(person: number) {
         clearTimeout(timer)
         sent = manuscript
         await del(slot(person, key.value), store()).catch(() => undefined)
-        await del(`${slot(person, key.value)} before`, store()).catch(() => undefined)
+        await del(slot(person, key.value) + BEFORE, store()).catch(() => undefined)
     }
 
     useEventListener(window, 'online', () => void flush())

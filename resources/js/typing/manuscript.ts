@@ -188,3 +188,16 @@ export function keyAlter(letter: string, fifths: number): number {
     const place = 'FCGDAEB'.indexOf(letter)
     return fifths > place ? 1 : -fifths > 6 - place ? -1 : 0
 }
+
+const VALUE_WORDS: Record<number, string> = { 1: 'whole', 2: 'half', 4: 'quarter', 8: 'eighth', 16: 'sixteenth', 32: 'thirty-second', 64: 'sixty-fourth' }
+const SIGN_WORDS: Record<Accidental, string> = { '#': ' sharp', b: ' flat', n: ' natural', '##': ' double sharp', bb: ' double flat' }
+
+/** A note for whoever does not see the staff: “F4 sharp, dotted quarter, tied on”. */
+export function noteWords(note: TypedNote | null): string {
+    if (!note) {
+        return ''
+    }
+    const what = note.rest ? 'rest' : (note.heads ?? []).map(({ at, sign }) => at + (sign ? SIGN_WORDS[sign] : '')).join(' and ') || 'note'
+    const length = note.full ? 'whole measure' : `${note.dots ? 'dotted ' : ''}${VALUE_WORDS[note.as ?? 4] ?? ''}`
+    return [what, length, note.tie ? 'tied on' : '', note.slurs ? 'a slur begins' : '', note.slurEnds ? 'a slur ends' : ''].filter(Boolean).join(', ')
+}

@@ -11,8 +11,11 @@ const MOST_KEPT = 400
 
 interface Drawn {
     host: HTMLElement
-    mei: string
+    /** What is to be seen, and the text of what is. */
     line: Line
+    shown: string
+    /** While it is engraved. */
+    busy: Promise<void> | null
 }
 
 /** Words under a measure: what it lacks, has over, or (while it is typed) still wants. */
@@ -49,26 +52,24 @@ export class StaffPage {
         await Promise.all(lines.map((line, index) => this.showLine(line, index)))
     }
 
-    private async showLine(line: Line, index: number): Promise<void> {
-        const there = this.lines[index]
-        if (there?.mei === line.mei) {
-            there.line = line
-            return
-        }
-        const drawn = there ?? this.added(line)
-        drawn.mei = line.mei
+    private showLine(line: Line, index: number): Promise<void> {
+        const drawn = this.lines[index] ?? (this.lines[index] = this.added(line))
         drawn.line = line
-        this.lines[index] = drawn
-        try {
-            const known = this.known.get(line.mei)
-            const page = known ?? (await engraveLine(line.mei, WIDTH))
-            this.keep(line.mei, page)
-            if (drawn.mei !== line.mei) {
-                return
+        return (drawn.busy ??= this.catchUp(drawn).finally(() => (drawn.busy = null)))
+    }
+
+    /** One picture at a time: what was typed while it was made is in the next. */
+    private async catchUp(drawn: Drawn): Promise<void> {
+        while (drawn.shown !== drawn.line.mei) {
+            const { mei } = drawn.line
+            try {
+                const page = this.known.get(mei) ?? (await engraveLine(mei, WIDTH))
+                this.keep(mei, page)
+                draw(drawn.host, page)
+            } catch (fault) {
+                this.failed(fault instanceof Error ? fault.message : String(fault))
             }
-            draw(drawn.host, page)
-        } catch (fault) {
-            this.failed(fault instanceof Error ? fault.message : String(fault))
+            drawn.shown = mei
         }
     }
 
@@ -86,7 +87,7 @@ export class StaffPage {
         const host = document.createElement('div')
         host.className = 'typed-line'
         this.host.append(host)
-        return { host, mei: '', line }
+        return { host, line, shown: '', busy: null }
     }
 
     /** @param selected first and last measure of what is selected */
