@@ -12,7 +12,7 @@ final class PlayingTest extends BrowserTestCase
 {
     public function test_the_keyboard_on_the_screen_plays_onto_the_staff_in_the_key_of_the_piece(): void
     {
-        $browser = $this->playing($this->browser()->signIn());
+        $browser = $this->playing($this->browser()->signIn('/by-hand'));
         foreach ([62, 66, 69, 65] as $midi) {
             $this->strike($browser, $midi);
         }
@@ -24,11 +24,19 @@ final class PlayingTest extends BrowserTestCase
         self::assertCount(1, $browser->all('.typed-staff g.accid use'));
         self::assertCount(1, $browser->all('.typed-staff g.flag'));
         self::assertSame([], $browser->complaints());
+
+        // Only the page on which notes are typed may ask to listen.
+        $allowed = fn (string $path): string => (string) $browser->script('const request = new XMLHttpRequest(); request.open("GET", arguments[0], false); request.send(); return request.getResponseHeader("Permissions-Policy")', $path);
+
+        self::assertStringContainsString('microphone=(self)', $allowed('/by-hand/00000000-0000-4000-8000-000000000000'));
+        foreach (['/', '/by-hand', '/parts/1', '/import', '/s/abc', '/api/shelf'] as $path) {
+            self::assertStringContainsString('microphone=()', $allowed($path));
+        }
     }
 
     public function test_what_is_played_to_a_click_is_looked_over_and_then_taken(): void
     {
-        $browser = $this->playing($this->browser()->signIn());
+        $browser = $this->playing($this->browser()->signIn('/by-hand'));
         $browser->press('Lengths as played', '.play-in')->type('.play-in .el-input-number input', '150')->press('Listen', '.play-in');
         $browser->script('window.pressed = performance.now()');
         // Four clicks are counted; then a half note, two eighths and a quarter are played, 400 ms a quarter.
@@ -58,7 +66,7 @@ final class PlayingTest extends BrowserTestCase
             array_push($tones, [$midi, 0.5], [null, 0.25]);
         }
         file_put_contents($wav, Tones::wav([...$tones, [null, 20.0]]));
-        $browser = $this->playing($this->browser(more: ['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', "--use-file-for-fake-audio-capture={$wav}%noloop", '--autoplay-policy=no-user-gesture-required'])->signIn());
+        $browser = $this->playing($this->browser(more: ['--use-fake-ui-for-media-stream', '--use-fake-device-for-media-stream', "--use-file-for-fake-audio-capture={$wav}%noloop", '--autoplay-policy=no-user-gesture-required'])->signIn('/by-hand'));
         $browser->press('My instrument', '.play-in')->press('Listen', '.play-in');
         $browser->seeText('every note goes onto the staff', '.play-in');
         $browser->until(fn (): bool => count($browser->all('.typed-staff g.note')) === 4, 'four tones were played');
@@ -71,9 +79,9 @@ final class PlayingTest extends BrowserTestCase
 
     public function test_a_midi_keyboard_plays_chords_and_where_there_is_none_one_sentence_says_so(): void
     {
-        $browser = $this->browser()->signIn();
+        $browser = $this->browser();
         $browser->beforePages('window.midiInput = new EventTarget(); navigator.requestMIDIAccess = async () => ({ inputs: new Map(window.noMidi ? [] : [["one", window.midiInput]]) })');
-        $this->playing($browser)->press('MIDI keyboard', '.play-in');
+        $this->playing($browser->signIn('/by-hand'))->press('MIDI keyboard', '.play-in');
         $browser->script('window.noMidi = true');
         $browser->press('Listen', '.play-in')->seeText('No MIDI keyboard is connected. Plug it in, and try again.', '.play-in');
         $browser->script('window.noMidi = false');
@@ -88,20 +96,9 @@ final class PlayingTest extends BrowserTestCase
         self::assertCount(1, $browser->all('.typed-staff g.chord'));
     }
 
-    public function test_only_the_page_on_which_notes_are_typed_may_ask_to_listen(): void
-    {
-        $browser = $this->playing($this->browser()->signIn());
-        $allowed = fn (string $path): string => (string) $browser->script('const request = new XMLHttpRequest(); request.open("GET", arguments[0], false); request.send(); return request.getResponseHeader("Permissions-Policy")', $path);
-
-        self::assertStringContainsString('microphone=(self)', $allowed('/by-hand/00000000-0000-4000-8000-000000000000'));
-        foreach (['/', '/by-hand', '/parts/1', '/import', '/s/abc', '/api/shelf'] as $path) {
-            self::assertStringContainsString('microphone=()', $allowed($path));
-        }
-    }
-
     private function playing(Browser $browser): Browser
     {
-        $browser->visit('/by-hand')->seeText('Quarry Strings')->type('#by-hand-title', 'Played')->press('To the staff')->see('svg.typed');
+        $browser->seeText('Quarry Strings')->type('#by-hand-title', 'Played')->press('To the staff')->see('svg.typed');
         $browser->press('Play it in')->see('.play-in');
 
         return $browser;

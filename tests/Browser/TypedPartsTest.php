@@ -17,23 +17,20 @@ final class TypedPartsTest extends BrowserTestCase
 
     public function test_five_hundred_measures_are_pasted_and_taken_back(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'Long', 'D', '2/4');
-        $browser->keys('d', 'e');
-        for ($double = 0; $double < 9; $double++) {
-            $browser->keys(Keys::SHIFT.str_repeat(Keys::ARROW_LEFT, 2 ** $double).Keys::NULL);
-            $browser->keys(Keys::CONTROL.'c'.Keys::NULL, Keys::END, Keys::ENTER, Keys::CONTROL.'v'.Keys::NULL);
-        }
-        $browser->seeText('of 512', '.crumbs');
-        $browser->until(fn (): bool => count($browser->all('.typed-staff g.note')) === 1024, 'notes are missing');
-        $browser->keys(Keys::CONTROL.'z'.Keys::NULL)->seeText('of 25', '.crumbs');
-        $browser->keys(Keys::CONTROL.'y'.Keys::NULL)->seeText('of 512', '.crumbs')->seeText('Saved', '.save-state');
+        $browser = $this->browser()->signIn('/by-hand')->seeText('Quarry Strings');
+        $browser->press('A long part')->type('#by-hand-title', 'Long')->type('.el-input-number input', '500')->type('#by-hand-passages', '499-500')->press('To the staff')->see('svg.typed');
+        $browser->keys('dfad2ad')->seeText('Measure 500 of 500', '.crumbs');
+        $browser->keys(Keys::SHIFT.str_repeat(Keys::ARROW_LEFT, 499).Keys::NULL)->keys(Keys::CONTROL.'c'.Keys::NULL, Keys::END, Keys::CONTROL.'v'.Keys::NULL);
+        $browser->seeText('of 1000', '.crumbs')->until(fn (): bool => count($browser->all('.typed-staff g.note')) === 12, 'notes are missing');
+        $browser->keys(Keys::CONTROL.'z'.Keys::NULL)->seeText('of 500', '.crumbs');
+        $browser->keys(Keys::CONTROL.'y'.Keys::NULL)->seeText('of 1000', '.crumbs')->seeText('Saved', '.save-state');
         self::assertSame('', $browser->textOf('.typing-warnings'));
         $browser->press('Let it go')->seeText('Quarry Strings');
     }
 
     public function test_a_part_that_is_there_is_corrected_the_same_way(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'Misprint', 'D', '4/4');
+        $browser = $this->staff('Misprint', 'D', '4/4');
         $browser->keys('defg2ad');
         $browser->seeText('Saved', '.save-state');
         $this->putIn($browser);
@@ -110,7 +107,7 @@ final class TypedPartsTest extends BrowserTestCase
     {
         $scan = (string) tempnam(sys_get_temp_dir(), 'scan').'.pdf';
         file_put_contents($scan, ScannedPages::pdf(60));
-        $browser = $this->staff($this->browser()->signIn(), 'From Paper', 'D', '4/4');
+        $browser = $this->staff('From Paper', 'D', '4/4');
         $browser->keys('defgabcd');
         $browser->press('Printed page');
         $broken = (string) tempnam(sys_get_temp_dir(), 'broken').'.pdf';

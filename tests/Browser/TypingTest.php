@@ -28,10 +28,8 @@ final class TypingTest extends BrowserTestCase
             $heads = count(array_filter($part->notes(), static fn (Note $note): bool => ! $note->chord));
             $all = [$all[0] + self::pressed($keys), $all[1] + $heads];
 
-            $this->staff($browser, "Typed {$title}", explode(' ', $part->measures[0]->key?->name() ?? 'C')[0], $meter)->keys(implode('', $keys));
-            $browser->seeText('Saved', '.save-state');
-            $typed = $this->putIn($browser);
-            self::assertSame(self::music($score->alone($part)), self::music($typed), $title);
+            $this->staffIn($browser->visit('/by-hand'), "Typed {$title}", explode(' ', $part->measures[0]->key?->name() ?? 'C')[0], $meter)->keys(implode('', $keys));
+            self::assertSame(self::music($score->alone($part)), self::music($this->typed($browser)), $title);
         }
         self::assertLessThanOrEqual(2.0, $all[0] / $all[1], "{$all[0]} keys for {$all[1]} notes");
         self::assertSame([], $browser->complaints());
@@ -39,7 +37,7 @@ final class TypingTest extends BrowserTestCase
 
     public function test_a_tune_with_pickup_and_two_endings_is_typed_marked_and_shared(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'Lock Gate', 'G', '3/4');
+        $browser = $this->staff('Lock Gate', 'G', '3/4');
         $browser->keys('d', Keys::ENTER, 'gbah32d3', 'gaf2h1h42g3dh2gbd', '2g.');
         $browser->seeText('over', '.typing-beats');
         $browser->keys(Keys::BACKSPACE)->keys('gqh5');
@@ -57,7 +55,7 @@ final class TypingTest extends BrowserTestCase
 
     public function test_a_closed_laptop_loses_nothing(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'Half Way', 'D', '4/4');
+        $browser = $this->staff('Half Way', 'D', '4/4');
         $browser->keys('defg');
         $browser->seeText('Saved', '.save-state');
         $address = $browser->driver->getCurrentURL();
@@ -79,7 +77,7 @@ final class TypingTest extends BrowserTestCase
 
     public function test_two_windows_on_one_tune_are_told_of_each_other(): void
     {
-        $one = $this->staff($this->browser()->signIn(), 'Two Desks', 'D', '4/4');
+        $one = $this->staff('Two Desks', 'D', '4/4');
         $one->keys('de');
         $one->seeText('Saved', '.save-state');
         $other = $this->browser()->signIn(substr($one->driver->getCurrentURL(), strlen(\Tests\Browser\Support\Server::running()->address)));
@@ -101,7 +99,7 @@ final class TypingTest extends BrowserTestCase
 
     public function test_keys_change_what_is_there_and_undo_goes_back_to_the_beginning(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'Mending', 'C', '4/4');
+        $browser = $this->staff('Mending', 'C', '4/4');
         $browser->keys('cdef')->keys(Keys::ARROW_LEFT, Keys::ARROW_LEFT);
         $browser->until(fn (): bool => count($browser->all('.typing-caret.on')) === 1, 'no note is chosen');
         $browser->keys('g', '2');
@@ -130,7 +128,7 @@ final class TypingTest extends BrowserTestCase
 
     public function test_everything_can_be_done_with_the_mouse(): void
     {
-        $browser = $this->staff($this->browser()->signIn(), 'By Mouse', 'D', '4/4');
+        $browser = $this->staff('By Mouse', 'D', '4/4');
         foreach (['D, in the nearest octave', 'Half', 'Rest', 'Eighth', 'A, in the nearest octave', 'A sign on the note', 'Accent'] as $label) {
             $browser->see(".keyboard [aria-label=\"{$label}\"]")->click();
         }
