@@ -6,8 +6,10 @@ namespace Tests\Feature;
 
 use App\Views\TypeScript;
 use Tests\TestCase;
+use UprightPencil\Core\Format\Manuscript\Signs;
 use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
+use UprightPencil\Core\Score\Articulation;
 
 /** The page knows what the server says, and the same kinds of marks in the same order. */
 final class TypesTest extends TestCase
@@ -34,5 +36,21 @@ final class TypesTest extends TestCase
 
         self::assertGreaterThan(50, count($keys));
         self::assertSame([], array_keys(array_filter(array_count_values($keys), static fn (int $times): bool => $times > 1)));
+    }
+
+    public function test_the_keys_type_only_words_that_the_core_reads(): void
+    {
+        $keys = (string) file_get_contents(resource_path('js/typing/keymap.ts'));
+        preg_match_all("/one\\('\\w', '[^']*', '[^']*', '([^']+)'/", $keys, $marks);
+        preg_match('/DYNAMICS = \\[([^\\]]+)\\]/', $keys, $dynamics);
+        preg_match_all("/'([a-z]+)'/", $dynamics[1] ?? '', $loud);
+        preg_match_all("/barline: [^?]*\\? undefined : '(\\w+)'|\\? '(double)' :/", $keys, $barlines);
+
+        self::assertGreaterThan(10, count($marks[1]));
+        self::assertSame([], array_diff($marks[1], [...Signs::ON_NOTES, ...array_column(Articulation::cases(), 'value')]));
+        self::assertSame([], array_diff($loud[1], Signs::DYNAMICS));
+        self::assertSame([], array_diff(array_filter([...$barlines[1], ...$barlines[2]]), Signs::CLOSINGS));
+        self::assertStringContainsString("format: 'upright-pencil-manuscript'", (string) file_get_contents(resource_path('js/typing/manuscript.ts')));
+        self::assertSame('upright-pencil-manuscript', Signs::FORMAT);
     }
 }
