@@ -26,7 +26,7 @@ final class Browser
     /** @param list<string> $more what Chromium is told besides */
     public static function open(int $width = 1280, int $height = 800, array $more = []): self
     {
-        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--js-flags=--liftoff-only', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
