@@ -44,6 +44,20 @@ final readonly class Meter
         return $this->terms === [] ? null : $ticks;
     }
 
+    /**
+     * “Measure 3 holds 5 beats; the meter 4/4 has 4.”
+     *
+     * @param  int  $length  ticks that the measure holds
+     * @param  int  $full  ticks of a full one
+     */
+    public function misfit(string $measure, int $length, int $full, int $resolution): string
+    {
+        $beat = $this->beatTicks($resolution);
+        $beats = rtrim(rtrim(number_format($length / $beat, 3, '.', ''), '0'), '.');
+
+        return "Measure {$measure} holds {$beats} beats; the meter {$this->name()} has ".($full / $beat).'.';
+    }
+
     /** One printed beat (the lower figure) in ticks. */
     public function beatTicks(int $resolution): int
     {

@@ -57,6 +57,16 @@ const documentOf = (file: PageFile): Promise<PDFDocumentProxy> => {
     return known
 }
 
+const photos = new Map<string, Promise<ImageBitmap>>()
+
+/** Fetched once, however often it is turned or made larger. */
+const photoOf = (file: PageFile): Promise<ImageBitmap> => {
+    const known = photos.get(file.key) ?? fetch(`/api/pages/${file.key}`).then(async (answer) => createImageBitmap(await answer.blob()))
+    photos.set(file.key, known)
+    known.catch(() => photos.delete(file.key))
+    return known
+}
+
 export async function countPages(file: PageFile): Promise<number> {
     return file.pdf ? (await documentOf(file)).numPages : 1
 }
@@ -124,8 +134,7 @@ async function pdfPage(page: Page, turn: number, width: number): Promise<HTMLCan
 }
 
 async function photo(file: PageFile, turn: number, width: number): Promise<HTMLCanvasElement> {
-    const answer = await fetch(`/api/pages/${file.key}`)
-    const image = await createImageBitmap(await answer.blob())
+    const image = await photoOf(file)
     const across = turn % 180 !== 0
     const [wide, high] = across ? [image.height, image.width] : [image.width, image.height]
     const scale = width / wide

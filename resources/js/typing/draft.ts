@@ -51,7 +51,7 @@ export function useDraft(person: number) {
     const theirs = shallowRef<Typed | null>(null)
     let manuscript: Manuscript | null = null
     let sent: Manuscript | null = null
-    let past: readonly Manuscript[] = []
+    let past: () => readonly Manuscript[] = () => []
     let timer = 0
     let pause = 1000
     let running: Promise<void> | null = null
@@ -89,8 +89,8 @@ export function useDraft(person: number) {
         return kept && JSON.stringify(kept.at(-1)) === JSON.stringify(now) ? kept.slice(0, -1) : []
     }
 
-    /** @param before what it was, oldest first */
-    function changed(now: Manuscript, before: readonly Manuscript[] = past): void {
+    /** @param before what it was, oldest first; asked when it is kept, not with every key */
+    function changed(now: Manuscript, before: () => readonly Manuscript[] = past): void {
         manuscript = now
         past = before
         const at = typed.value
@@ -139,7 +139,7 @@ export function useDraft(person: number) {
             keeping.value = manuscript === sent ? 'saved' : 'saving'
             if (manuscript === sent) {
                 await del(slot(person, at.key), store()).catch(() => undefined)
-                await set(slot(person, at.key) + BEFORE, [...past.slice(-MOST_BEFORE), now], store()).catch(() => undefined)
+                await set(slot(person, at.key) + BEFORE, [...past().slice(-MOST_BEFORE), now], store()).catch(() => undefined)
             }
         } catch (problem) {
             await refused(at, problem)

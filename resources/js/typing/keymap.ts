@@ -216,7 +216,7 @@ function again(sheet: Sheet): Sheet {
     if (!one?.notes?.length) {
         return sheet
     }
-    const plain: TypedMeasure = { id: one.id, notes: one.notes.map(({ slurs, slurEnds, hairpin, hairpinEnds, ...note }) => ({ ...note, ...(slurs ? { slurs } : {}), ...(slurEnds ? { slurEnds } : {}), ...(hairpin ? { hairpin } : {}), ...(hairpinEnds ? { hairpinEnds } : {}) })) }
+    const plain: TypedMeasure = { id: one.id, notes: one.notes }
     const pasted = pasteMeasures(sheet, from + 1, [plain])
     if (!empty) {
         return pasted

@@ -6,7 +6,7 @@ import type { Manuscript, TypedMeasure, TypedNote } from './manuscript'
 let clipboard: TypedMeasure[] = []
 
 /** The sheet that is typed on, with all that it was before. */
-export function useTypist(changed: (manuscript: Manuscript, past: readonly Manuscript[]) => void, heard: (measure: number, note: number) => void) {
+export function useTypist(changed: (manuscript: Manuscript, past: () => readonly Manuscript[]) => void, heard: (measure: number, note: number) => void) {
     const sheet = shallowRef<Sheet>({ manuscript: { format: 'upright-pencil-manuscript', version: 1, name: '', measures: [] }, caret: { measure: 0, note: 0, on: false }, coming: BEGINNING })
     const past = shallowRef<Sheet[]>([])
     const future = shallowRef<Sheet[]>([])
@@ -68,7 +68,7 @@ export function useTypist(changed: (manuscript: Manuscript, past: readonly Manus
         }
     }
 
-    const told = () => changed(sheet.value.manuscript, past.value.map(({ manuscript }) => manuscript))
+    const told = () => changed(sheet.value.manuscript, () => past.value.map(({ manuscript }) => manuscript))
 
     const span = (): [number, number] => selected.value ?? [sheet.value.caret.measure, sheet.value.caret.measure]
 

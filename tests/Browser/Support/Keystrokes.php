@@ -61,7 +61,6 @@ final class Keystrokes
     public static function of(Part $part, int $resolution, int $middle = 34): array
     {
         $walk = new self($resolution, $middle, self::slurs($part));
-        $ending = false;
         foreach ($part->measures as $index => $measure) {
             $walk->key = $measure->key ?? new Key(0);
             $walk->meter = $measure->meter ?? Meter::of(4, 4);
@@ -69,7 +68,7 @@ final class Keystrokes
             foreach ($measure->notes() as $place => $note) {
                 $note->chord || $walk->note($measure, $note, $place === 0);
             }
-            $ending = $walk->barlines($measure, $ending);
+            $walk->barlines($measure);
             if ($index === 0 && $measure->length < (int) $walk->meter->ticks($resolution)) {
                 $walk->keys[] = WebDriverKeys::ENTER;
                 $walk->once = null;
@@ -172,14 +171,12 @@ final class Keystrokes
         }
     }
 
-    private function barlines(Measure $measure, bool $ending): bool
+    private function barlines(Measure $measure): void
     {
         foreach ($measure->barlines as $barline) {
             $barline->endingType === 'start' && array_push($this->keys, 'h', (string) $barline->endings[0]);
             $barline->repeat === 'backward' && array_push($this->keys, 'h', '4');
             $barline->repeat === null && str_contains($barline->kept['before'] ?? '', 'light-heavy') && array_push($this->keys, 'h', '5');
         }
-
-        return $ending;
     }
 }

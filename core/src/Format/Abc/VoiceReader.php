@@ -256,9 +256,7 @@ final class VoiceReader
         if ($full === null || $this->onset === $full || ($this->onset < $full && $maybeShort)) {
             return;
         }
-        $beat = $this->meter->beatTicks(Reader::RESOLUTION);
-        $beats = rtrim(rtrim(number_format($this->onset / $beat, 3, '.', ''), '0'), '.');
-        $this->warnings[] = new Warning("Measure {$number} holds {$beats} beats; the meter {$this->meter->name()} has ".($full / $beat).'.', $this->part, $number, $this->lineNumber);
+        $this->warnings[] = new Warning($this->meter->misfit($number, $this->onset, $full, Reader::RESOLUTION), $this->part, $number, $this->lineNumber);
     }
 
     private function breakRhythm(string $text): void

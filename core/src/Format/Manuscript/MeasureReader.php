@@ -382,8 +382,6 @@ final class MeasureReader
         if ($length === $full || ($length < $full && ($entry->flag('uncounted') || $atSign))) {
             return;
         }
-        $beat = $this->meter->beatTicks(Resolution::FINE);
-        $beats = rtrim(rtrim(number_format($length / $beat, 3, '.', ''), '0'), '.');
-        $this->warnings[] = new Warning("Measure {$number} holds {$beats} beats; the meter {$this->meter->name()} has ".($full / $beat).'.', $this->part, $number);
+        $this->warnings[] = new Warning($this->meter->misfit($number, $length, $full, Resolution::FINE), $this->part, $number);
     }
 }

@@ -247,8 +247,6 @@ final class PartReader
         if ($measure->length < $full && $divided) {
             return;
         }
-        $beat = $measure->meter->beatTicks($this->state->resolution);
-        $beats = rtrim(rtrim(number_format($measure->length / $beat, 3, '.', ''), '0'), '.');
-        $this->state->warn("Measure {$measure->number} holds {$beats} beats; the meter {$measure->meter->name()} has ".($full / $beat).'.', $this->id, $this->number, $element);
+        $this->state->warn($measure->meter->misfit($measure->number, $measure->length, $full, $this->state->resolution), $this->id, $this->number, $element);
     }
 }
