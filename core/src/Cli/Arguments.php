@@ -7,7 +7,7 @@ namespace UprightPencil\Core\Cli;
 /** What stood on the command line. */
 final readonly class Arguments
 {
-    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'printed', 'style', 'order', 'players', 'tonic', 'mode', 'octaves', 'figure'];
+    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'printed', 'style', 'order', 'players', 'tonic', 'mode', 'octaves', 'figure', 'tune'];
 
     /** @param array<string, string> $options */
     private function __construct(

@@ -42,6 +42,8 @@ final class Pencil
 {
     private const VERSION = '0.2';
 
+    private const MOST_TUNES = 100_000;
+
     /** What can be done => how it is called. */
     private const VERBS = [
         'read' => 'read   FILE [--format=json|text]',
@@ -59,6 +61,7 @@ final class Pencil
                  --tempo=QUARTERS_PER_MINUTE --only=bowing|fingering --format=json|text|musicxml|mxl -o OUT
                  --alternatives=K --printed=follow|suggest|ignore --style=FILE.json --order=FILE.json
                  --players=FILE.json  a profile of some players: their fingers over the same bows
+                 --tune=N             which tune of an ABC file that holds several
 
         TEXT;
 
@@ -151,9 +154,11 @@ final class Pencil
         }
     }
 
-    private static function load(string $file): Reading
+    private static function load(Arguments $arguments): Reading
     {
-        return Music::read(self::contents($file));
+        $tune = $arguments->number('tune', 1, self::MOST_TUNES);
+
+        return Music::read(self::contents($arguments->file), $tune === null ? null : (int) $tune);
     }
 
     private static function contents(string $file): string
@@ -171,7 +176,7 @@ final class Pencil
     private function read(Arguments $arguments): string
     {
         $format = $arguments->oneOf('format', ['json', 'text'], 'json');
-        $summary = Summary::of(self::load($arguments->file));
+        $summary = Summary::of(self::load($arguments));
 
         return $format === 'json' ? self::json($summary) : Report::reading($summary);
     }
@@ -184,7 +189,7 @@ final class Pencil
             throw new WrongUsage("convert writes .musicxml, .xml, .mxl and .abc, not “.{$ending}”.");
         }
 
-        return Music::write(self::load($arguments->file)->score, $ending);
+        return Music::write(self::load($arguments)->score, $ending);
     }
 
     /** A fingered scale; unlike the other commands it reads no file. */
@@ -230,7 +235,7 @@ final class Pencil
             ? $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], self::formatOf($arguments->out))
             : $arguments->oneOf('format', ['json', 'text'], 'json');
         $settings = self::settings($arguments, $planning);
-        $reading = self::load($arguments->file);
+        $reading = self::load($arguments);
         $settings->order->refuseUnknown($reading->score);
         $decisions = self::decisions($arguments);
         $parts = self::parts($arguments, $reading->score);
@@ -247,7 +252,7 @@ final class Pencil
     {
         $arguments->oneOf('format', ['json'], 'json');
         $settings = self::settings($arguments, true);
-        $reading = self::load($arguments->file);
+        $reading = self::load($arguments);
         $settings->order->refuseUnknown($reading->score);
         $marked = self::together($reading->score, self::parts($arguments, $reading->score), self::decisions($arguments), $settings);
 

@@ -12,10 +12,14 @@ final class Music
     /** @var list<string> */
     public const ENDINGS = ['musicxml', 'xml', 'mxl', 'abc'];
 
-    /** @throws UnreadableMusic */
-    public static function read(string $bytes): Reading
+    /**
+     * @param  int|null  $tune  which one of a file that holds several, counted from 1
+     *
+     * @throws UnreadableMusic
+     */
+    public static function read(string $bytes, ?int $tune = null): Reading
     {
-        return Abc\Reader::isAbc($bytes) ? Abc\Reader::read($bytes) : MusicXml\Reader::read($bytes);
+        return Abc\Reader::isAbc($bytes) ? Abc\Reader::read($bytes, $tune) : MusicXml\Reader::read($bytes);
     }
 
     /** @param  string  $ending  one of ENDINGS */

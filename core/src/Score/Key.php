@@ -7,6 +7,8 @@ namespace UprightPencil\Core\Score;
 /** A key signature. */
 final readonly class Key
 {
+    use Copying;
+
     private const MAJOR = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#'];
 
     private const MINOR = ['Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#'];
@@ -17,16 +19,43 @@ final readonly class Key
      * @param  int  $fifths  sharps, or flats as a negative number
      * @param  string|null  $mode  major, minor or another mode's name
      * @param  array<string, string>  $kept  attributes and signs the core does not read
+     * @param  array<string, int>  $alters  letter => semitones, of a signature that is none of the usual ones; empty: as the fifths say
      */
     public function __construct(
         public int $fifths,
         public ?string $mode = null,
         public array $kept = [],
+        public array $alters = [],
     ) {}
+
+    /**
+     * This key with further signs, or without some of its own.
+     *
+     * @param  array<string, int>  $signs  letter => semitones
+     */
+    public function altered(array $signs): self
+    {
+        $alters = [];
+        foreach (str_split(self::SHARPS) as $letter) {
+            $alters[$letter] = $signs[$letter] ?? $this->alterOf($letter);
+        }
+        $fifths = max(-7, min(7, array_sum($alters)));
+        $usual = new self($fifths);
+        foreach ($alters as $letter => $semitones) {
+            if ($usual->alterOf($letter) !== $semitones) {
+                return new self($fifths, null, $this->kept, array_filter($alters));
+            }
+        }
+
+        return $usual;
+    }
 
     /** “D major”; a key outside seven sharps or flats, or an unusual mode, is named by its signature. */
     public function name(): string
     {
+        if ($this->alters !== []) {
+            return 'signature of '.implode(', ', array_map(static fn (string $letter, int $semitones): string => $letter.str_repeat($semitones < 0 ? 'b' : '#', abs($semitones)), array_keys($this->alters), $this->alters));
+        }
         $names = $this->mode === 'minor' ? self::MINOR : self::MAJOR;
         $named = in_array($this->mode, [null, 'none', 'major', 'minor'], true) && abs($this->fifths) <= 7;
         if ($named) {
@@ -45,6 +74,9 @@ final readonly class Key
     /** Semitones by which the signature alters a letter. */
     public function alterOf(string $letter): int
     {
+        if ($this->alters !== []) {
+            return $this->alters[$letter] ?? 0;
+        }
         $place = (int) strpos(self::SHARPS, $letter);
         $sharps = intdiv($this->fifths + 6 - $place, 7);
         $flats = intdiv(-$this->fifths + $place, 7);

@@ -13,15 +13,16 @@ use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Tests\Support\AbcElsewhere;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\RandomTune;
-use UprightPencil\Core\Tests\Support\Tune;
+use UprightPencil\Core\Tests\Support\Tune as Melody;
 
 /**
  * The ABC that we write, read by somebody else's reader (a development dependency): it sees the same notes, slurs and signs.
  *
- * @phpstan-type Seen array{heads: list<string>, rest: bool, quarters: float, decorations: list<string>, opens: bool, closes: bool, ties: bool, above: list<string>}
- * @phpstan-type Tunes array{tunes: int, title: string, warnings: list<string>, voices: list<list<Seen>>}
+ * @phpstan-import-type Seen from AbcElsewhere
+ * @phpstan-import-type Heard from AbcElsewhere
  */
 final class AbcElsewhereTest extends TestCase
 {
@@ -48,10 +49,10 @@ final class AbcElsewhereTest extends TestCase
             yield $name => [Music::read((string) file_get_contents(self::FOLDER."/demo/{$name}.musicxml"))->score];
         }
         for ($seed = 31; $seed <= 36; $seed++) {
-            yield "tune {$seed}" => [Tune::score(RandomTune::of($seed, $seed % 2 === 0))];
+            yield "tune {$seed}" => [Melody::score(RandomTune::of($seed, $seed % 2 === 0))];
         }
-        yield 'accidentals, chords and ties' => [Tune::score('2b =84 | Bb4q B4 Eb5 E5 | F#4q +A4 G4h- | G4q Ab4 A4h')];
-        yield 'dots and endings' => [Tune::score('6/8 1# | |: G4q. A4q B4e | C5q. D5q. |1 E5h. :|2 G5h.')];
+        yield 'accidentals, chords and ties' => [Melody::score('2b =84 | Bb4q B4 Eb5 E5 | F#4q +A4 G4h- | G4q Ab4 A4h')];
+        yield 'dots and endings' => [Melody::score('6/8 1# | |: G4q. A4q B4e | C5q. D5q. |1 E5h. :|2 G5h.')];
     }
 
     /** @param list<array<string, mixed>> $decisions */
@@ -89,20 +90,10 @@ final class AbcElsewhereTest extends TestCase
         self::assertContains('sing it first', $notes[0]['above']);
     }
 
-    /** @return Tunes */
+    /** @return Heard */
     private static function elsewhere(string $abc): array
     {
-        $process = proc_open(['node', __DIR__.'/../Support/abc-reader.mjs'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes, self::FOLDER);
-        self::assertIsResource($process);
-        fwrite($pipes[0], $abc);
-        fclose($pipes[0]);
-        $told = (string) stream_get_contents($pipes[1]);
-        $wrong = (string) stream_get_contents($pipes[2]);
-        self::assertSame(0, proc_close($process), $wrong);
-        /** @var Tunes $seen */
-        $seen = json_decode($told, true, flags: JSON_THROW_ON_ERROR);
-
-        return $seen;
+        return AbcElsewhere::reads([$abc])[0];
     }
 
     /** @return list<string> “2 1.5”: heads (r for a rest) and quarters of each event */

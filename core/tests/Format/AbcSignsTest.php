@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Format\Abc\BarSign;
 use UprightPencil\Core\Format\Abc\Decorations;
 use UprightPencil\Core\Format\Abc\Fields;
+use UprightPencil\Core\Format\Abc\KeyField;
 use UprightPencil\Core\Format\Abc\Lexer;
 use UprightPencil\Core\Format\Abc\Reader;
 use UprightPencil\Core\Format\Abc\Rhythm;
@@ -56,13 +57,6 @@ final class AbcSignsTest extends TestCase
         yield 'endings' => ['|1 a:|2 b|]', ['bar |1', 'note a', 'bar :|2', 'note b', 'bar |]']];
         yield 'what nobody knows' => ['a#b', ['note a', 'odd #', 'note b']];
         yield 'words beyond the alphabet' => ['"Überall"a', ['text "Überall"', 'note a']];
-    }
-
-    public function test_the_heads_of_a_chord(): void
-    {
-        self::assertSame(['^F', "d'", 'a2-'], Lexer::heads("[^Fd'a2-]"));
-        self::assertSame(['c', 'd/'], Lexer::heads('{cd/}'));
-        self::assertSame([], Lexer::heads('[]'));
     }
 
     /** Lengths are in units of an eighth: 240 ticks where a quarter has 480 of them, whatever the reader's resolution is. */
@@ -182,8 +176,8 @@ final class AbcSignsTest extends TestCase
     {
         $decorations = new Decorations;
         array_map($decorations->add(...), ['accent', 'fermata', '4', 'mf']);
-        $decorations->addShort('.');
-        $decorations->addShort('v');
+        $decorations->add('staccato');
+        $decorations->add('downbow');
         $decorations->directions(0);
         $said = $decorations->forNote();
         $technical = $said['technical'] ?? null;
@@ -231,7 +225,7 @@ final class AbcSignsTest extends TestCase
     #[DataProvider('keys')]
     public function test_a_key(string $text, int $fifths): void
     {
-        self::assertSame($fifths, Fields::key($text)->fifths);
+        self::assertSame($fifths, KeyField::of($text)->key?->fifths);
     }
 
     /** @return iterable<array{string, int}> */

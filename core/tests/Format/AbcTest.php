@@ -104,9 +104,9 @@ final class AbcTest extends TestCase
 
     public function test_what_is_odd_is_warned_about(): void
     {
-        $reading = Reader::read(self::HEAD."A8|A6 $ B4|c8) |A8|\n");
+        $reading = Reader::read(self::HEAD."A8|A6 # B4|c8) |A8|\n");
 
-        self::assertSame(['“$” is not ABC that we know; it was left out.', 'Measure 2 holds 5 beats; the meter 4/4 has 4.', 'A slur ends here that was not begun; it was left out.'], array_map(static fn ($warning): string => $warning->message, $reading->warnings));
+        self::assertSame(['“#” is not ABC that we know; it was left out.', 'A slur ends here that was not begun; it was left out.', 'Measure 2 holds 5 beats; the meter 4/4 has 4.'], array_map(static fn ($warning): string => $warning->message, $reading->warnings));
         self::assertSame(8, $reading->warnings[0]->line);
     }
 

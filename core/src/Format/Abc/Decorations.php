@@ -14,29 +14,54 @@ use UprightPencil\Core\Score\Technical;
 /** The signs that stand before a note, a rest or a barline, until it comes. */
 final class Decorations
 {
-    private const SHORT = ['.' => 'staccato', 'u' => 'upbow', 'v' => 'downbow', 'H' => 'fermata', 'L' => 'accent'];
+    /** What a letter before a note means unless the file says otherwise (U:). */
+    public const LETTERS = ['.' => 'staccato', '~' => 'roll', 'H' => 'fermata', 'L' => 'accent', 'M' => 'lowermordent', 'O' => 'coda', 'P' => 'uppermordent', 'S' => 'segno', 'T' => 'trill', 'u' => 'upbow', 'v' => 'downbow'];
 
-    private const DYNAMICS = ['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz'];
+    public const DYNAMICS = ['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz', 'sf', 'sffz', 'fp', 'rf', 'rfz', 'fz', 'sfp'];
 
     private const WEDGES = ['crescendo(' => 'crescendo', '<(' => 'crescendo', 'diminuendo(' => 'diminuendo', '>(' => 'diminuendo', 'crescendo)' => 'stop', '<)' => 'stop', 'diminuendo)' => 'stop', '>)' => 'stop'];
 
-    private const WORDS = ['fine' => 'Fine', 'D.C.' => 'D.C.', 'dacapo' => 'D.C.', 'D.S.' => 'D.S.', 'dacoda' => 'To Coda', 'D.C.alfine' => 'D.C. al Fine', 'D.C.alcoda' => 'D.C. al Coda', 'D.S.alfine' => 'D.S. al Fine', 'D.S.alcoda' => 'D.S. al Coda'];
+    public const WORDS = ['fine' => 'Fine', 'D.C.' => 'D.C.', 'dacapo' => 'D.C.', 'D.S.' => 'D.S.', 'dacoda' => 'To Coda', 'D.C.alfine' => 'D.C. al Fine', 'D.C.alcoda' => 'D.C. al Coda', 'D.S.alfine' => 'D.S. al Fine', 'D.S.alcoda' => 'D.S. al Coda'];
 
     private const JUMP_SIGNS = ['segno' => DirectionKind::Segno, 'coda' => DirectionKind::Coda];
 
-    private const ARTICULATIONS = ['staccato' => Articulation::Staccato, 'accent' => Articulation::Accent, '>' => Articulation::Accent, 'emphasis' => Articulation::Accent, 'tenuto' => Articulation::Tenuto, 'wedge' => Articulation::Staccatissimo, 'marcato' => Articulation::StrongAccent];
+    private const ARTICULATIONS = ['staccato' => Articulation::Staccato, 'accent' => Articulation::Accent, '>' => Articulation::Accent, 'emphasis' => Articulation::Accent, 'tenuto' => Articulation::Tenuto, 'wedge' => Articulation::Staccatissimo, 'marcato' => Articulation::StrongAccent, '^' => Articulation::StrongAccent];
+
+    /** Signs that only an engraver reads, in MusicXML's words. */
+    public const ORNAMENTS = ['trill' => '<trill-mark/>', 'lowermordent' => '<mordent/>', 'uppermordent' => '<inverted-mordent/>', 'turn' => '<turn/>', 'invertedturn' => '<inverted-turn/>', 'roll' => '<other-ornament>roll</other-ornament>'];
+
+    /** Strokes through the stem. */
+    public const TREMOLOS = ['/' => 1, '//' => 2, '///' => 3, '////' => 4];
+
+    public const TECHNICAL = ['snap' => '<snap-pizzicato/>', 'thumb' => '<thumb-position/>', 'plus' => '<stopped/>'];
+
+    public const NOTATIONS = ['arpeggio' => '<arpeggiate/>'];
+
+    private const OTHER_NAMES = ['mordent' => 'lowermordent', 'pralltriller' => 'uppermordent', 'turnx' => 'turn', 'invertedturnx' => 'invertedturn', '~' => 'roll', '+' => 'plus', 'invertedfermata' => 'fermata', 'D.C' => 'D.C.', 'D.S' => 'D.S.', 'tocoda' => 'dacoda', 'ToCoda' => 'dacoda', 'Fine' => 'fine', 'D.C.alFine' => 'D.C.alfine', 'D.C.alCoda' => 'D.C.alcoda', 'D.S.alFine' => 'D.S.alfine', 'D.S.alCoda' => 'D.S.alcoda', 'dacapoalfine' => 'D.C.alfine', 'dalsegno' => 'D.S.'];
+
+    private const ON_NOTES = ['fermata', 'breath', 'upbow', 'downbow', 'open', '0', '1', '2', '3', '4', '5'];
 
     /** @var list<string> */
     private array $signs = [];
 
-    public function add(string $sign): void
+    /** @return bool false when nobody knows the sign */
+    public function add(string $sign): bool
     {
+        $sign = (string) preg_replace('/\s+/', '', $sign);
+        $sign = self::OTHER_NAMES[$sign] ?? $sign;
+        if (! self::isKnown($sign)) {
+            return false;
+        }
         $this->signs[] = $sign;
+
+        return true;
     }
 
-    public function addShort(string $letter): void
+    private static function isKnown(string $sign): bool
     {
-        $this->signs[] = self::SHORT[$letter] ?? '';
+        return in_array($sign, self::DYNAMICS, true) || in_array($sign, self::ON_NOTES, true)
+            || isset(self::WEDGES[$sign]) || isset(self::WORDS[$sign]) || isset(self::JUMP_SIGNS[$sign]) || isset(self::ARTICULATIONS[$sign])
+            || isset(self::ORNAMENTS[$sign]) || isset(self::TREMOLOS[$sign]) || isset(self::TECHNICAL[$sign]) || isset(self::NOTATIONS[$sign]);
     }
 
     /**
@@ -67,18 +92,35 @@ final class Decorations
         return new Direction($onset, [new DirectionSign($kind, $text)], placement: $placement);
     }
 
-    /** @return array<string, mixed> what they say of the note that has come, as arguments for it */
+    /** @return array<string, mixed> what they say of the note that has come, as arguments for it; “kept” is for its own */
     public function forNote(): array
     {
         $signs = $this->signs;
         $this->signs = [];
 
         return $signs === [] ? [] : [
-            'articulations' => array_values(array_intersect_key(self::ARTICULATIONS, array_flip($signs))),
+            'articulations' => array_values(array_unique(array_intersect_key(self::ARTICULATIONS, array_flip($signs)), SORT_REGULAR)),
+            'tremolo' => array_values(array_intersect_key(self::TREMOLOS, array_flip($signs)))[0] ?? 0,
             'fermata' => in_array('fermata', $signs, true),
             'breath' => in_array('breath', $signs, true),
             'technical' => self::technical($signs),
+            'kept' => self::kept($signs),
         ];
+    }
+
+    /**
+     * @param  list<string>  $signs
+     * @return array<string, string>
+     */
+    private static function kept(array $signs): array
+    {
+        $ornaments = implode('', array_intersect_key(self::ORNAMENTS, array_flip($signs)));
+        foreach (array_intersect_key(self::TREMOLOS, array_flip($signs)) as $strokes) {
+            $ornaments .= "<tremolo>{$strokes}</tremolo>";
+        }
+        $notations = implode('', array_intersect_key(self::NOTATIONS, array_flip($signs)));
+
+        return array_filter(['ornaments' => $ornaments === '' ? '' : "<ornaments>{$ornaments}</ornaments>", 'notations' => $notations], static fn (string $text): bool => $text !== '');
     }
 
     /** @param list<string> $signs */
@@ -92,6 +134,7 @@ final class Decorations
             $fingers === [] || $fingers === ['0'] ? null : implode(' ', $fingers),
             open: $fingers === ['0'] || ($circle && $fingers === []),
             harmonic: $circle && $fingers !== [] && $fingers !== ['0'],
+            other: array_values(array_intersect_key(self::TECHNICAL, array_flip($signs))),
         );
     }
 }

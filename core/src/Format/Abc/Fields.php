@@ -5,32 +5,46 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Format\Abc;
 
 use UprightPencil\Core\Score\Bounds;
-use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
-use UprightPencil\Core\Score\Key;
+use UprightPencil\Core\Score\DirectionKind;
+use UprightPencil\Core\Score\DirectionSign;
 use UprightPencil\Core\Score\Meter;
 
-/** What the fields of a tune say: meter, unit length, key, clef and tempo. */
+/** What the fields of a tune say: meter, unit length and tempo. */
 final class Fields
 {
-    private const CLEFS = ['treble' => ['G', 2], 'alto' => ['C', 3], 'tenor' => ['C', 4], 'bass' => ['F', 4]];
-
-    private const MODES = ['' => 'major', 'maj' => 'major', 'ion' => 'major', 'm' => 'minor', 'min' => 'minor', 'aeo' => 'minor', 'dor' => 'dorian', 'mix' => 'mixolydian', 'phr' => 'phrygian', 'lyd' => 'lydian', 'loc' => 'locrian'];
-
-    /** Sharps more than the major key of the same name has. */
-    private const SHARPS = ['lyd' => 1, 'mix' => -1, 'dor' => -2, 'm' => -3, 'min' => -3, 'aeo' => -3, 'phr' => -4, 'loc' => -5];
-
     /** The unit length is 1/512 at the shortest. */
     private const SHORTEST_UNIT = 512;
 
-    public static function meter(string $text): Meter
+    /** @return Meter|null null when it is not one that we know */
+    public static function meter(string $text): ?Meter
     {
-        return match (true) {
-            $text === 'C' => new Meter([['4', 4]], kept: ['symbol' => 'common']),
-            $text === 'C|' => new Meter([['2', 2]], kept: ['symbol' => 'cut']),
-            preg_match('/^\(?(\d+(?:\+\d+)*)\)?\/(\d+)$/', $text, $found) === 1 && Bounds::isMeter($found[1], $found[2]) => new Meter([[$found[1], (int) $found[2]]]),
-            default => new Meter([], printed: false),
-        };
+        $text = (string) preg_replace('/\s+/', '', $text);
+        if ($text === 'C' || $text === 'C|') {
+            return $text === 'C' ? new Meter([['4', 4]], kept: ['symbol' => 'common']) : new Meter([['2', 2]], kept: ['symbol' => 'cut']);
+        }
+        if (in_array(strtolower($text), ['none', 'free', ''], true)) {
+            return new Meter([], printed: false);
+        }
+        $terms = self::terms($text);
+
+        return $terms === [] ? null : new Meter($terms);
+    }
+
+    /** @return list<array{string, int}> of 6/8, (2+3)/8, 2+3/8, 2/4+3/8; empty when it is none of them */
+    private static function terms(string $text): array
+    {
+        $terms = [];
+        $left = str_replace(['(', ')'], '', $text);
+        while (preg_match('/^(\d+(?:\+\d+)*)\/(\d+)(?:\+|$)/', $left, $found) === 1) {
+            if (! Bounds::isMeter($found[1], $found[2])) {
+                return [];
+            }
+            $terms[] = [$found[1], (int) $found[2]];
+            $left = substr($left, strlen($found[0]));
+        }
+
+        return $left === '' ? $terms : [];
     }
 
     /**
@@ -40,48 +54,47 @@ final class Fields
      */
     public static function unit(string $length, string $meter): int
     {
-        if (preg_match('/^1\/(\d{1,3})$/', trim($length), $found) === 1 && (int) $found[1] > 0 && (int) $found[1] <= self::SHORTEST_UNIT) {
-            return intdiv(4 * Reader::RESOLUTION, (int) $found[1]);
+        if (preg_match('/^1(?:\s*\/\s*(\d{1,3}))?(?!\d)/', trim($length), $found) === 1) {
+            $below = (int) ($found[1] ?? 1);
+            if ($below > 0 && $below <= self::SHORTEST_UNIT) {
+                return intdiv(4 * Reader::RESOLUTION, $below);
+            }
         }
-        $short = preg_match('/^(\d+)\/(\d+)$/', $meter, $found) === 1 && Bounds::isMeter($found[1], $found[2]) && (int) $found[1] / (int) $found[2] < 0.75;
+        $full = self::meter($meter)?->ticks(Reader::RESOLUTION);
 
-        return intdiv(Reader::RESOLUTION, $short ? 4 : 2);
+        return intdiv(Reader::RESOLUTION, $full !== null && $full < 3 * Reader::RESOLUTION ? 4 : 2);
     }
 
-    public static function key(string $text): Key
+    /**
+     * `1/4=96`, `"Lively" 3/8=60`, `1/4 1/8 = 50` (one beat of both), the old `C2=60` and `96`.
+     *
+     * @param  int  $unit  ticks of the unit note length, in which the old forms count
+     * @return Direction|null null when the field says nothing
+     */
+    public static function tempo(string $text, int $onset, int $unit = Reader::RESOLUTION): ?Direction
     {
-        if (preg_match('/^\s*([A-G])([#b]?)\s*(maj|min|mix|dor|phr|lyd|loc|ion|aeo|m)?/i', $text, $found) !== 1) {
-            return new Key(0);
-        }
-        $mode = strtolower($found[3] ?? '');
-        $fifths = (int) strpos('FCGDAEB', strtoupper($found[1])) - 1 + 7 * (['#' => 1, 'b' => -1][$found[2]] ?? 0);
-
-        return new Key($fifths + (self::SHARPS[$mode] ?? 0), self::MODES[$mode] ?? null);
-    }
-
-    /** The clef that a key field names; empty when it names none. */
-    public static function clefName(string $text): string
-    {
-        return preg_match('/clef\s*=\s*(\S+)|\b(treble|alto|tenor|bass)\b/', $text, $clef) === 1 ? ($clef[1] !== '' ? $clef[1] : $clef[2]) : '';
-    }
-
-    public static function clef(string $named): Clef
-    {
-        $name = strtolower((string) preg_replace('/[^a-z].*$/i', '', $named));
-        [$sign, $line] = self::CLEFS[$name] ?? ['G', 2];
-        $octave = str_contains($named, '-8') ? -1 : (str_contains($named, '+8') ? 1 : 0);
-
-        return new Clef($sign, $line, $octave);
-    }
-
-    /** @return Direction|null null when the field names no number */
-    public static function tempo(string $text, int $onset): ?Direction
-    {
-        if (preg_match('/(?:(\d+)\/(\d+)\s*=\s*)?(\d+)\s*$/', trim((string) preg_replace('/"[^"]*"/', '', $text)), $found) !== 1) {
+        preg_match('/"([^"]*)"/', $text, $words);
+        $bare = trim((string) preg_replace('/"[^"]*"/', '', $text));
+        $sound = preg_match('/^(.*?)(?:=\s*(?:ca?\.?\s*)?)?(\d+(?:\.\d+)?)\s*$/', $bare, $found) === 1 ? self::quarters(trim($found[1]), (float) $found[2], $unit) : null;
+        $said = Text::plain($words[1] ?? '');
+        if ($sound === null && $said === '') {
             return null;
         }
-        $beat = $found[1] !== '' && (int) $found[2] > 0 ? 4 * (int) $found[1] / (int) $found[2] : 1.0;
+        $tempo = $sound === null ? [] : ['tempo' => (string) $sound];
 
-        return new Direction($onset, sound: ['tempo' => (string) ((int) $found[3] * $beat)], soundOnly: true);
+        return $said === ''
+            ? new Direction($onset, sound: $tempo, soundOnly: true)
+            : new Direction($onset, [new DirectionSign(DirectionKind::Words, $said)], placement: 'above', sound: $tempo);
+    }
+
+    private static function quarters(string $beat, float $perMinute, int $unit): ?float
+    {
+        if (preg_match('/^[A-Ga-g]\s*(\d*)\s*$/', $beat, $found) === 1) {
+            return Bounds::tempo($perMinute * max(1, (int) $found[1]) * $unit / Reader::RESOLUTION);
+        }
+        preg_match_all('/(\d+)\s*\/\s*(\d+)/', $beat, $found, PREG_SET_ORDER);
+        $quarters = array_sum(array_map(static fn (array $one): float => (int) $one[2] > 0 ? 4 * (int) $one[1] / (int) $one[2] : 0.0, $found));
+
+        return Bounds::tempo($perMinute * ($quarters > 0 ? $quarters : 1.0));
     }
 }

@@ -7,22 +7,32 @@ namespace UprightPencil\Core\Format\Abc;
 /** Cuts a line of ABC music into its signs. */
 final class Lexer
 {
+    private const LENGTH = '\d*\/*\d*';
+
     /** One note head, with its length and a tie. */
-    public const HEAD = '(?:\^\^|\^|__|_|=)?[A-Ga-g][,\']*\d*\/*\d*-?';
+    public const HEAD = '(?:\^\^|\^\/|\^|__|_\/|_|=)?[A-Ga-g][,\']*'.self::LENGTH.'-?';
+
+    /** What begins an ending: `1`, `[1`, `1,3`, `1-3.` */
+    private const PASSES = '\[?[1-9][0-9,\-.]*';
 
     private const TOKEN = '/\G(?:
         (?<field>\[[A-Za-z]:[^\]]*\])
       | (?<text>"[^"]*")
-      | (?<sign>![^!\s]*!|\+[^+\s]+\+)
-      | (?<bar>:*\|[\]|:]*(?:\s*\[?[1-9][0-9,\-]*)?|\[\|\]?|::|\[[1-9][0-9,\-]*)
-      | (?<tuplet>\(\d(?::\d?(?::\d?)?)?)
-      | (?<grace>\{\/?[^}]*\})
-      | (?<chord>\[[^\]|]*\]\d*\/*\d*-?)
+      | (?<sign>!(?:[^!\s|\[\]]+|(?:D\.? ?[CS]|[Dd]a |[Tt]o )[^!|\[\]]*)!|\+[^+\s|\[\]]+\+)
+      | (?<dotted>\.(?=[(\-]))
+      | (?<bar>\.?(?::*\|[\]|:]*(?:\[\|)?|:{2,}|\[\|[\]|:]*)(?:\s*'.self::PASSES.')?|\[[1-9][0-9,\-.]*)
+      | (?<tuplet>\(\d+(?::\d*(?::\d*)?)?)
+      | (?<grace>\{[^}]*\})
+      | (?<chord>\[(?:"[^"]*"|!\S+?!|[^\]|"])*\]'.self::LENGTH.'-?)
       | (?<note>'.self::HEAD.')
-      | (?<rest>[zxZX]\d*\/*\d*)
+      | (?<rest>[zxZX]'.self::LENGTH.')
+      | (?<spacer>y'.self::LENGTH.')
       | (?<broken>>+|<+)
+      | (?<overlay>\(&|&\)|&+)
       | (?<slur>[()])
-      | (?<short>[.~HLMOPSTuv])
+      | (?<tie>-)
+      | (?<short>[.~H-Wh-w])
+      | (?<linebreak>[!$\\\\])
       | (?<space>[\s`]+)
       | (?<odd>.)
     )/xu';
@@ -39,13 +49,5 @@ final class Lexer
         }
 
         return $tokens;
-    }
-
-    /** @return list<string> the note heads of a chord or a group of grace notes */
-    public static function heads(string $text): array
-    {
-        preg_match_all('/'.self::HEAD.'/', $text, $heads);
-
-        return $heads[0];
     }
 }

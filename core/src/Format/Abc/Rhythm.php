@@ -69,6 +69,12 @@ final class Rhythm
         return $first;
     }
 
+    /** The broken rhythm that waits for its second note is forgotten. */
+    public function mend(): void
+    {
+        $this->broken = null;
+    }
+
     /** @return array{int, NoteValue|null, list<Span>} ticks, written value, ends of the tuplet */
     public function time(int $ticks): array
     {
@@ -90,6 +96,11 @@ final class Rhythm
         return [intdiv($ticks * $normal, $actual), self::valueOf($ticks, new TimeModification($actual, $normal)), $ends];
     }
 
+    /**
+     * The value that a note looks like.
+     *
+     * @param  int  $ticks  as written, without the tuplet
+     */
     public static function valueOf(int $ticks, ?TimeModification $tuplet): ?NoteValue
     {
         $value = NoteValue::lasting($ticks, Reader::RESOLUTION);

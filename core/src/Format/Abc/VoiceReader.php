@@ -9,6 +9,7 @@ use UprightPencil\Core\Format\Budget;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Barline;
+use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\DirectionSign;
@@ -19,47 +20,61 @@ use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\NoteValue;
 use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\Span;
+use UprightPencil\Core\Score\Technical;
 
 /** Reads the lines of one ABC voice into measures. Used once and thrown away. */
 final class VoiceReader
 {
     private const MOST_RESTS = 500;
 
-    private const ACCIDENTALS = ['^^' => 2, '^' => 1, '=' => 0, '_' => -1, '__' => -2];
+    private const MOST_SLURS = 16;
+
+    /** Fields of the music that say nothing of the notes. */
+    private const SILENT_FIELDS = 'TCORNrwWABDFGHSZI';
 
     private Key $key;
 
     private Meter $meter;
 
-    private Rhythm $rhythm;
+    private Clef $clef;
 
-    private Decorations $decorations;
+    /** By which the notes lie higher than typed. */
+    private int $octaves = 0;
+
+    private readonly Rhythm $rhythm;
+
+    private readonly Decorations $decorations;
+
+    private readonly Accidentals $accidentals;
+
+    private readonly Measures $measures;
 
     private int $onset = 0;
 
-    private int $start = 0;
+    /** How far the layers of this measure have come that an overlay left. */
+    private int $furthest = 0;
 
-    /** @var array<int, Note|Direction|Attributes> */
+    /** The overlay under way; 0 is the voice itself. */
+    private int $layer = 0;
+
+    /** @var array<int, Note|Direction|Attributes> of the measure under way */
     private array $items = [];
 
-    /** @var list<Barline> */
-    private array $barlines = [];
+    /** @var list<int> where the heads of the last note, chord or rest are in it */
+    private array $last = [];
 
-    /** @var array<int, Measure> */
-    private array $measures = [];
-
-    /** @var array<string, float> letter and octave => alteration that holds until the barline */
-    private array $held = [];
+    /** Nothing was read yet: fields still speak of the beginning. */
+    private bool $atStart = true;
 
     private int $slursToOpen = 0;
 
     /** @var list<int> numbers of the open slurs */
     private array $openSlurs = [];
 
-    /** @var array<int, true> MIDI numbers tied to the next note */
+    /** @var array<int, array<string, float>> layer => letter and octave => alteration of what is tied to its next note */
     private array $tied = [];
 
-    /** @var array<int, true>|null what is tied into the endings that are under way; a later ending is entered from the same note */
+    /** @var array<string, float>|null what is tied into the endings that are under way; a later ending is entered from the same note */
     private ?array $tiedIntoEndings = null;
 
     private bool $afterSpace = true;
@@ -68,36 +83,51 @@ final class VoiceReader
 
     private int $inMeasure = 0;
 
-    /** @var list<int> passes of the ending under way */
-    private array $ending = [];
-
     /** @var list<Warning> */
     private array $warnings = [];
 
-    private bool $isFirst = true;
+    /** @var array<string, true> */
+    private array $said = [];
 
-    private int $lineNumber = 0;
+    private int $line = 0;
 
-    /** @param array<string, string> $header */
+    /** @param string $ids what the ids of its notes begin with */
     public function __construct(
         private readonly string $part,
-        array $header,
-        private string $clef,
+        private readonly string $ids,
+        Heading $heading,
+        VoiceText $voice,
+        private readonly Symbols $symbols,
+        string $accidentalsReach,
     ) {
-        $this->meter = Fields::meter($header['M']);
-        $this->rhythm = new Rhythm(Fields::unit($header['L'], $header['M']));
+        $this->line = $heading->line('M');
+        $this->measures = new Measures($part);
         $this->decorations = new Decorations;
-        $this->key = $this->keyOf($header['K']);
-        $this->setTempo($header['Q']);
+        $this->accidentals = new Accidentals;
+        $this->accidentals->reachTo($accidentalsReach);
+        $this->key = new Key(0);
+        $this->clef = new Clef('G', 2);
+        $this->meter = new Meter([], printed: false);
+        $this->rhythm = new Rhythm(Fields::unit($heading->value('L'), $heading->meter()));
+        $this->setMeter($heading->meter());
+        $this->line = $heading->line('K');
+        $this->setKey($heading->value('K'));
+        $this->setStaff(StaffWords::of($voice->staff));
+        $this->line = $heading->line('Q');
+        $this->setTempo($heading->value('Q'));
+        $this->tellOrder($heading);
+        foreach ($voice->lines as [$number, $text]) {
+            $this->read($number, $text);
+        }
     }
 
-    public function line(string $line, int $number): void
+    private function read(int $number, string $text): void
     {
-        $this->lineNumber = $number;
+        $this->line = $number;
         $this->afterSpace = true;
-        foreach (Lexer::tokens(rtrim($line, '\\')) as [$kind, $text]) {
-            $this->token($kind, $text);
-            $this->afterSpace = $kind === 'space' || $kind === 'bar' || ($this->afterSpace && ! in_array($kind, ['note', 'chord'], true));
+        foreach (Lexer::tokens($text) as [$kind, $sign]) {
+            $this->token($kind, $sign);
+            $this->afterSpace = in_array($kind, ['space', 'bar', 'overlay', 'spacer'], true) || ($this->afterSpace && ! in_array($kind, ['note', 'chord', 'rest'], true));
         }
     }
 
@@ -105,31 +135,35 @@ final class VoiceReader
     public function measures(): array
     {
         $this->closeMeasure([]);
+        $this->measures->stopEnding();
 
-        return Beaming::over(array_values($this->measures));
+        return Beaming::over($this->measures->without($this->openSlurs));
     }
 
     /** @return list<Warning> */
     public function warnings(): array
     {
-        return $this->warnings;
+        return [...$this->warnings, ...$this->measures->warnings()];
     }
 
     private function token(string $kind, string $text): void
     {
         match ($kind) {
             'field' => $this->field($text[1], trim(substr($text, 3, -1))),
-            'text' => $this->annotation(substr($text, 1, -1)),
-            'sign' => $this->decorations->add(trim($text, '!+')),
+            'text' => $this->words(substr($text, 1, -1)),
+            'sign' => $this->sign(trim($text, '!+') === '' ? '+' : substr($text, 1, -1)),
+            'short' => $this->letter($text),
             'bar' => $this->barline($text),
             'tuplet' => $this->rhythm->startTuplet($text, $this->meter) || $this->warn("“{$text}” is a tuplet that makes no sense; it was left out."),
             'grace' => $this->grace($text),
             'chord' => $this->chord($text),
             'note' => $this->sound([$text], ''),
             'rest' => $this->rest($text),
+            'spacer' => array_push($this->items, ...$this->decorations->directions($this->onset)),
             'broken' => $this->breakRhythm($text),
             'slur' => $text === '(' ? $this->slursToOpen++ : $this->closeSlur(),
-            'short' => $this->decorations->addShort($text),
+            'tie' => $this->tieLast(),
+            'overlay' => $this->overlay($text),
             'odd' => $this->warn("“{$text}” is not ABC that we know; it was left out."),
             default => null,
         };
@@ -137,56 +171,134 @@ final class VoiceReader
 
     private function field(string $name, string $value): void
     {
-        match ($name) {
-            'K' => $this->change(key: $this->keyOf($value)),
-            'M' => $this->change(meter: Fields::meter($value)),
-            'L' => $this->rhythm->unit = Fields::unit($value, '4/4'),
-            'Q' => $this->setTempo($value),
-            default => null,
+        match (true) {
+            $name === 'K' => $this->setKey($value),
+            $name === 'M' => $this->setMeter($value),
+            $name === 'L' => $this->setUnit($value),
+            $name === 'Q' => $this->setTempo($value),
+            $name === 'V' => $this->setStaff(StaffWords::of((string) preg_replace('/^\S+/', '', $value))),
+            $name === 'P' => $value === '' || $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Rehearsal, Text::plain(trim($value, '"')))], placement: 'above'),
+            $name === 'U' => $this->symbols->define($value) || $this->warn("“U:{$value}” gives a letter a meaning that we do not know; it was left out."),
+            $name === 'r' && $value === VoiceWriter::ENDING_ENDS => $this->measures->stopEnding(),
+            $name === 'r' && $value === VoiceWriter::NOT_ENTERED => $this->measures->markNotEntered(),
+            $name === 'm' => $this->warn('A macro (m:) is defined here; macros are not carried out. Write its notes out where they are played.'),
+            $name === 's' => $this->warn('A line of signs (s:) is not read; write the signs before their notes.'),
+            str_contains(self::SILENT_FIELDS, $name) => null,
+            default => $this->warn("“{$name}:” is not a field that we know; it was left out."),
         };
     }
 
-    private function change(?Key $key = null, ?Meter $meter = null): void
+    private function setKey(string $text): void
     {
-        $this->key = $key ?? $this->key;
-        $this->meter = $meter ?? $this->meter;
-        if (! $this->isFirst) {
-            $this->items[] = new Attributes($this->onset, $key, $meter);
+        $field = KeyField::of($text);
+        $field->understood || $this->warn("“K:{$text}” is not a key that we know; the key stays as it was.");
+        if ($field->key !== null) {
+            $this->key = $field->key;
+            $this->atStart || $this->items[] = new Attributes($this->onset, $field->key);
+        }
+        $this->setStaff($field->staff);
+    }
+
+    private function setStaff(StaffWords $staff): void
+    {
+        $this->octaves = $staff->octaves ?? $this->octaves;
+        if ($staff->clef !== null && $staff->clef != $this->clef) {
+            $this->clef = $staff->clef;
+            $this->atStart || $this->items[] = new Attributes($this->onset, clefs: [$staff->clef]);
+        }
+        if ($staff->transposition() !== null) {
+            $this->items[] = new Attributes($this->onset, transposition: $staff->transposition());
         }
     }
 
-    private function keyOf(string $text): Key
+    private function setMeter(string $text): void
     {
-        $this->clef = $this->clef === '' ? Fields::clefName($text) : $this->clef;
+        $meter = Fields::meter($text);
+        if ($meter === null) {
+            $this->warn("“M:{$text}” is not a meter that we know; its measures are not counted.");
+        }
+        $this->meter = $meter ?? new Meter([], printed: false);
+        $this->atStart || $this->items[] = new Attributes($this->onset, meter: $this->meter);
+    }
 
-        return Fields::key($text);
+    /** “AABB”: the order in which parts of the tune are played is told to the players; what is counted are the measures as they stand. */
+    private function tellOrder(Heading $heading): void
+    {
+        $order = Text::plain($heading->value('P'));
+        $letters = (string) preg_replace('/[.\s]/', '', $order);
+        if ($letters === '' || (ctype_upper($letters) && count(array_unique(str_split($letters))) === strlen($letters))) {
+            return;
+        }
+        $this->line = $heading->line('P');
+        $this->warn("“P:{$order}” says in which order the parts of the tune are played; it is printed over the beginning, and the measures are played as they stand.");
+        $this->items[] = new Direction(0, [new DirectionSign(DirectionKind::Words, "Play {$order}")], placement: 'above');
+    }
+
+    private function setUnit(string $text): void
+    {
+        preg_match('/^1(\s*\/\s*[1-9]\d*)?$/', $text) === 1 || $this->warn("“L:{$text}” is not a length of notes that we know; an eighth was taken.");
+        $this->rhythm->unit = Fields::unit($text, '4/4');
     }
 
     private function setTempo(string $text): void
     {
-        $tempo = Fields::tempo($text, $this->onset);
-        $tempo === null || $this->items[] = $tempo;
+        $tempo = Fields::tempo($text, $this->onset, $this->rhythm->unit);
+        $tempo === null ? ($text === '' || $this->warn("“Q:{$text}” is not a tempo that we know; it was left out.")) : $this->items[] = $tempo;
     }
 
     /** “^pizz.” and the like are words on the page; bare ones are chord symbols, which nobody here plays. */
-    private function annotation(string $text): void
+    private function words(string $text): void
     {
-        if (preg_match('/^[\^_<>@](.*)$/u', $text, $found) === 1 && trim($found[1]) !== '') {
-            $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, trim($found[1]))], placement: $text[0] === '_' ? 'below' : 'above');
+        if (preg_match('/^(?:[\^_<>]|@[\d.,\s-]*)(.*)$/u', $text, $found) === 1 && trim($found[1]) !== '') {
+            $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, Text::plain($found[1]))], placement: $text[0] === '_' ? 'below' : 'above');
         }
+    }
+
+    private function sign(string $name): void
+    {
+        $this->decorations->add($name) || $this->warnOnce("“!{$name}!” is a sign that we do not know; it was left out.");
+    }
+
+    private function letter(string $letter): void
+    {
+        $meaning = $this->symbols->meaningOf($letter);
+        match (true) {
+            $meaning === null => $this->warnOnce("“{$letter}” before a note means nothing that we know, and no U: field says what; it was left out."),
+            $meaning === '' => null,
+            $meaning[0] === '"' => $this->words(trim($meaning, '"')),
+            default => $this->sign($meaning),
+        };
+    }
+
+    private function overlay(string $text): void
+    {
+        if ($text !== '&') {
+            $text === '&)' || $this->warn('An overlay over several measures is read as one of each measure.');
+
+            return;
+        }
+        $this->furthest = max($this->furthest, $this->onset);
+        $this->onset = 0;
+        $this->layer++;
+        $this->last = [];
+        $this->accidentals->forget();
     }
 
     private function barline(string $text): void
     {
         $sign = BarSign::of($text);
-        array_push($this->items, ...$this->decorations->directions($this->onset));
+        $starts = [];
+        foreach ($this->decorations->directions($this->onset) as $direction) {
+            // The sign that a D.S. goes back to stands at the barline where the passage begins.
+            $direction->has(DirectionKind::Segno) ? $starts[] = $direction->with(onset: 0) : $this->items[] = $direction;
+        }
         $this->closeMeasure($sign->right);
-        array_push($this->barlines, ...$sign->left());
+        array_push($this->items, ...$starts);
+        $this->measures->begin($sign);
         if ($sign->passes !== []) {
-            $this->tiedIntoEndings ??= $this->tied;
-            $this->tied += $this->tiedIntoEndings;
-            $this->ending = $sign->passes;
-        } elseif ($this->ending === []) {
+            $this->tiedIntoEndings ??= $this->tied[0] ?? [];
+            $this->tied[0] = ($this->tied[0] ?? []) + $this->tiedIntoEndings;
+        } elseif (! $this->measures->isInEnding()) {
             $this->tiedIntoEndings = null;
         }
     }
@@ -194,83 +306,41 @@ final class VoiceReader
     /** @param list<Barline> $right */
     private function closeMeasure(array $right): void
     {
-        $this->held = [];
+        $this->accidentals->forget();
         $this->inMeasure = 0;
-        if ($this->onset === 0 && array_filter($this->items, static fn (object $item): bool => $item instanceof Note) === []) {
-            $this->closeEmpty($right);
+        $this->last = [];
+        if (array_filter($this->items, static fn (object $item): bool => $item instanceof Note) === []) {
+            $this->measures->addToLast($right);
 
             return;
         }
-        $full = $this->meter->ticks(Reader::RESOLUTION);
-        $first = $this->measures === [];
-        $pickup = $first && $full !== null && $this->onset < $full;
-        $numbered = count($this->measures) + (($pickup || ($this->measures[0]->implicit ?? false)) ? 0 : 1);
-        if ($this->isFirst) {
-            array_unshift($this->items, new Attributes(0, $this->key, $this->meter, [Fields::clef($this->clef)]));
-            $this->isFirst = false;
-        }
-        $right = $this->endEnding($right);
-        $this->checkBeats($full, (string) $numbered, $first || $right !== [] || $this->barlines !== []);
-        $this->measures[] = new Measure((string) $numbered, $this->start, $this->onset, $this->meter, $this->key, $pickup, array_values($this->items), [...$this->barlines, ...$right]);
-        $this->start += $this->onset;
-        $this->onset = 0;
-        $this->items = $this->barlines = [];
-    }
-
-    /**
-     * A barline at the start of a line, after one at the end of the line before, belongs to the measure before.
-     *
-     * @param  list<Barline>  $right
-     */
-    private function closeEmpty(array $right): void
-    {
-        $last = count($this->measures) - 1;
-        if ($right !== [] && $last >= 0) {
-            $this->measures[$last] = $this->measures[$last]->with(barlines: [...$this->measures[$last]->barlines, ...$right]);
-        }
-    }
-
-    /**
-     * A first ending lasts to its repeat, a last one to the end of the measure.
-     *
-     * @param  list<Barline>  $right
-     * @return list<Barline>
-     */
-    private function endEnding(array $right): array
-    {
-        if ($this->ending === []) {
-            return $right;
-        }
-        $repeats = array_filter($right, static fn (Barline $barline): bool => $barline->repeat === 'backward') !== [];
-        if (! $repeats && $this->ending[0] === 1 && $right === []) {
-            return $right;
-        }
-        $stop = new Barline('right', $repeats ? 'backward' : null, 2, $this->ending, 'stop');
-        $this->ending = [];
-
-        return [$stop, ...array_filter($right, static fn (Barline $barline): bool => $barline->repeat === null)];
-    }
-
-    private function checkBeats(?int $full, string $number, bool $maybeShort): void
-    {
-        if ($full === null || $this->onset === $full || ($this->onset < $full && $maybeShort)) {
-            return;
-        }
-        $this->warnings[] = new Warning($this->meter->misfit($number, $this->onset, $full, Reader::RESOLUTION), $this->part, $number, $this->lineNumber);
+        $this->measures->close(array_values($this->items), max($this->onset, $this->furthest), $right, $this->meter, $this->key, $this->line);
+        $this->onset = $this->furthest = $this->layer = 0;
+        $this->items = [];
     }
 
     private function breakRhythm(string $text): void
     {
-        $last = array_key_last(array_filter($this->items, static fn (object $item): bool => $item instanceof Note && ! $item->grace));
         $first = $this->rhythm->breakNotes($text);
-        $from = $last === null ? 0 : $this->items[$last]->onset;
-        foreach ($this->items as $place => $item) {
-            if ($item instanceof Note && ! $item->grace && $item->onset === $from && $last !== null) {
+        if ($this->last === []) {
+            $this->warn("“{$text}” stands after no note; it was left out.");
+            $this->rhythm->mend();
+        }
+        $moved = 0;
+        foreach ($this->last as $place) {
+            $item = $this->items[$place];
+            if ($item instanceof Note) {
                 $duration = intdiv($item->duration * $first[0], $first[1]);
-                $this->onset += $item->chord ? 0 : $duration - $item->duration;
-                $this->items[$place] = $item->with(duration: $duration, value: Rhythm::valueOf($duration, null));
+                $moved = $duration - $item->duration;
+                $tuplet = $item->value?->tuplet;
+                $this->items[$place] = $item->with(duration: $duration, value: Rhythm::valueOf($tuplet === null ? $duration : intdiv($duration * $tuplet->actual, $tuplet->normal), $tuplet));
             }
         }
+        // Grace notes of the second note may stand before the sign.
+        foreach (array_slice($this->items, $this->last === [] ? 0 : max($this->last) + 1, null, true) as $place => $item) {
+            $this->items[$place] = $moved === 0 ? $item : $item->with(onset: $item->onset + $moved);
+        }
+        $this->onset += $moved;
     }
 
     private function rest(string $text): void
@@ -278,22 +348,48 @@ final class VoiceReader
         $letter = $text[0];
         $length = substr($text, 1);
         if ($letter === 'Z' || $letter === 'X') {
-            for ($count = max(1, min(self::MOST_RESTS, (int) $length)); $count > 0; $count--) {
-                $full = $this->meter->ticks(Reader::RESOLUTION) ?? 4 * Reader::RESOLUTION;
-                $this->add(new Note($this->nextId(), $this->onset, $full, rest: true, voice: '1', kept: ['rest' => '<rest measure="yes"/>']));
-                $count > 1 && $this->closeMeasure([]);
-            }
+            $this->measuresRest($letter === 'X', max(1, min(self::MOST_RESTS, (int) $length)));
 
             return;
         }
         [$duration, $value, $tuplets] = $this->rhythm->time($this->rhythm->ticksOf($length));
-        $this->add(new Note($this->nextId(), $this->onset, $duration, rest: true, voice: '1', value: $value, tuplets: $tuplets, kept: $letter === 'x' ? ['print-object' => 'no'] : []));
+        $this->addRest($duration, ['value' => $value, 'tuplets' => $tuplets, 'kept' => $letter === 'x' ? ['print-object' => 'no'] : []]);
+    }
+
+    private function measuresRest(bool $hidden, int $count): void
+    {
+        for (; $count > 0; $count--) {
+            $this->addRest($this->meter->ticks(Reader::RESOLUTION) ?? 4 * Reader::RESOLUTION, ['kept' => ['rest' => '<rest measure="yes"/>'] + ($hidden ? ['print-object' => 'no'] : [])]);
+            $count > 1 && $this->closeMeasure([]);
+        }
+    }
+
+    /** @param array<string, mixed> $more what it has besides, as arguments for a note */
+    private function addRest(int $duration, array $more): void
+    {
+        $this->begin();
+        array_push($this->items, ...$this->decorations->directions($this->onset));
+        $this->last = [count($this->items)];
+        $this->items[] = (new Note($this->nextId(), $this->onset, $duration, rest: true, voice: $this->voice(), fermata: ($this->decorations->forNote()['fermata'] ?? false) === true))->with(...$more);
+        $this->onset += $duration;
+        $this->tied[$this->layer] = [];
     }
 
     private function chord(string $text): void
     {
-        preg_match('/^\[(.*)\]([\d\/]*)(-?)$/', $text, $found);
-        $heads = Lexer::heads($found[1] ?? '');
+        preg_match('/^\[(.*)\]([\d\/]*)(-?)$/u', $text, $found);
+        $heads = $fingers = [];
+        $ends = 0;
+        foreach (Lexer::tokens($found[1] ?? '') as [$kind, $sign]) {
+            match (true) {
+                $kind === 'note' => $heads[] = $sign,
+                $kind === 'slur' => $sign === '(' ? $this->slursToOpen++ : $ends++,
+                $kind === 'sign' && $heads !== [] && preg_match('/^.[0-5].$/', $sign) === 1 => $fingers[count($heads)][] = $sign[1],
+                in_array($kind, ['sign', 'short', 'text', 'odd'], true) => $this->token($kind, $sign),
+                in_array($kind, ['rest', 'grace', 'bar', 'field', 'tuplet', 'chord'], true) => $this->warn("“{$sign}” does not belong into a chord; it was left out."),
+                default => null,
+            };
+        }
         if ($heads === []) {
             $this->warn("“{$text}” is a chord without notes; it was left out.");
 
@@ -301,75 +397,155 @@ final class VoiceReader
         }
         $tie = $found[3] ?? '';
         $this->sound(array_map(static fn (string $head): string => $head.(str_ends_with($head, '-') ? '' : $tie), $heads), $found[2] ?? '');
+        foreach ($fingers as $index => $signs) {
+            $this->finger($this->last[$index] ?? null, $signs);
+        }
+        for (; $ends > 0; $ends--) {
+            $this->closeSlur();
+        }
+    }
+
+    /**
+     * Fingers of a head inside a chord; those of its first head stand before the chord.
+     *
+     * @param  list<string>  $signs
+     */
+    private function finger(?int $place, array $signs): void
+    {
+        $note = $place === null ? null : $this->items[$place];
+        if ($note instanceof Note) {
+            $this->items[$place] = $note->with(technical: new Technical(finger: $signs === ['0'] ? null : implode(' ', $signs), open: $signs === ['0']));
+        }
     }
 
     /** @param non-empty-list<string> $heads */
     private function sound(array $heads, string $chordLength): void
     {
-        preg_match('/[\d\/]*(?=-?$)/', $heads[0], $own);
-        [$duration, $value, $tuplets] = $this->rhythm->time(intdiv($this->rhythm->ticksOf($own[0] ?? '') * $this->rhythm->ticksOf($chordLength), $this->rhythm->unit));
+        $this->begin();
+        [$duration, $value, $tuplets] = $this->rhythm->time(intdiv($this->rhythm->ticksOf(self::lengthOf($heads[0])) * $this->rhythm->ticksOf($chordLength), max(1, $this->rhythm->unit)));
         array_push($this->items, ...$this->decorations->directions($this->onset));
         $slurs = $this->openedSlurs();
-        $tied = $this->tied;
-        $this->tied = [];
+        $tied = $this->tied[$this->layer] ?? [];
+        $this->tied[$this->layer] = [];
+        $this->last = [];
         foreach ($heads as $index => $head) {
-            $pitch = $this->pitchOf($head);
-            $ties = str_ends_with($head, '-');
-            $ties && $this->tied[$pitch->midi()] = true;
-            $decorated = $index === 0 ? $this->decorations->forNote() : [];
-            $note = new Note(
-                $this->nextId(),
-                $this->onset,
-                $duration,
-                $pitch,
-                chord: $index > 0,
-                voice: '1',
-                value: $value,
-                tieStart: $ties,
-                tieStop: isset($tied[$pitch->midi()]),
-                slurs: $index === 0 ? $slurs : [],
-                tuplets: $index === 0 ? $tuplets : [],
-                kept: $this->afterSpace ? [] : ['beam' => ''],
-            );
-            $this->items[] = $decorated === [] ? $note : $note->with(...$decorated);
+            $pitch = $this->accidentals->pitchOf($head, $this->key, $this->octaves, $tied);
+            $note = $this->head($head, $pitch, $duration, $value)->with(chord: $index > 0, tieStop: ($tied[self::placeOf($pitch)] ?? null) === $pitch->alter, kept: $this->keptOf($pitch));
+            if ($index === 0) {
+                $decorated = $this->decorations->forNote();
+                $note = $note->with(...['slurs' => $slurs, 'tuplets' => $tuplets, ...$decorated, 'kept' => $note->kept + (is_array($decorated['kept'] ?? null) ? $decorated['kept'] : [])]);
+            }
+            if (str_ends_with($head, '-')) {
+                $this->tied[$this->layer][self::placeOf($pitch)] = $pitch->alter;
+            }
+            $this->last[] = count($this->items);
+            $this->items[] = $note;
         }
         $this->onset += $duration;
     }
 
+    private function head(string $typed, Pitch $pitch, int $duration, ?NoteValue $value): Note
+    {
+        return new Note(
+            $this->nextId(),
+            $this->onset,
+            $duration,
+            $this->clef->sign === 'percussion' ? null : $pitch,
+            voice: $this->voice(),
+            value: $value,
+            accidental: $this->clef->sign === 'percussion' ? null : Accidentals::nameOf($typed),
+            tieStart: str_ends_with($typed, '-'),
+        );
+    }
+
+    /** @return array<string, string> */
+    private function keptOf(Pitch $pitch): array
+    {
+        $place = "<unpitched><display-step>{$pitch->letter}</display-step><display-octave>{$pitch->octave}</display-octave></unpitched>";
+
+        return ($this->afterSpace ? [] : ['beam' => '']) + ($this->clef->sign === 'percussion' ? ['unpitched' => $place] : []);
+    }
+
+    private static function placeOf(Pitch $pitch): string
+    {
+        return $pitch->letter.$pitch->octave;
+    }
+
+    private static function lengthOf(string $head): string
+    {
+        return preg_match('/[\d\/]+(?=-?$)/', (string) preg_replace('/^[\^_=]*\/?[A-Ga-g]/', '', $head), $found) === 1 ? $found[0] : '';
+    }
+
     private function grace(string $text): void
     {
-        foreach (Lexer::heads($text) as $head) {
-            $this->items[] = new Note($this->nextId(), $this->onset, 0, $this->pitchOf($head), grace: true, voice: '1', value: NoteValue::lasting(intdiv(Reader::RESOLUTION, 2), Reader::RESOLUTION), slurs: $this->openedSlurs(), kept: str_starts_with($text, '{/') ? ['grace' => '<grace slash="yes"/>'] : []);
+        $this->begin();
+        $slash = preg_match('/^\{\s*\//', $text) === 1;
+        foreach (Lexer::tokens((string) preg_replace('/^\{\s*\/?|\}$/', '', $text)) as [$kind, $sign]) {
+            match ($kind) {
+                'note' => $this->graceNote($sign, $slash, false),
+                'chord' => $this->graceChord($sign, $slash),
+                'slur' => $sign === '(' ? $this->slursToOpen++ : $this->closeSlur(),
+                'sign', 'short', 'odd' => $this->token($kind, $sign),
+                'space', 'broken', 'linebreak', 'text' => null,
+                default => $this->warn("“{$sign}” does not belong to grace notes; it was left out."),
+            };
         }
     }
 
-    private function add(Note $note): void
+    private function graceChord(string $text, bool $slash): void
     {
-        array_push($this->items, ...$this->decorations->directions($this->onset));
-        $fermata = $this->decorations->forNote()['fermata'] ?? false;
-        $this->items[] = $fermata === true ? $note->with(fermata: true) : $note;
-        $this->onset += $note->duration;
+        $first = true;
+        foreach (Lexer::tokens((string) preg_replace('/^\[|\][\d\/]*-?$/', '', $text)) as [$kind, $sign]) {
+            if ($kind === 'note') {
+                $this->graceNote($sign, $slash, ! $first);
+                $first = false;
+            }
+        }
+    }
+
+    private function graceNote(string $head, bool $slash, bool $chord): void
+    {
+        $eighth = intdiv(Reader::RESOLUTION, 2);
+        $value = NoteValue::lasting((new Rhythm($eighth))->ticksOf(self::lengthOf($head)), Reader::RESOLUTION) ?? NoteValue::lasting($eighth, Reader::RESOLUTION);
+        $pitch = $this->accidentals->pitchOf($head, $this->key, $this->octaves, $this->tied[$this->layer] ?? []);
+        $this->items[] = $this->head(rtrim($head, '-'), $pitch, 0, $value)->with(grace: true, chord: $chord, slurs: $chord ? [] : $this->openedSlurs(), kept: ($slash ? ['grace' => '<grace slash="yes"/>'] : []) + array_diff_key($this->keptOf($pitch), ['beam' => 1]));
+    }
+
+    /** The first thing that is played: what was said until here is how the voice begins. */
+    private function begin(): void
+    {
+        if ($this->atStart) {
+            $this->atStart = false;
+            $changes = array_filter($this->items, static fn (object $item): bool => $item instanceof Attributes);
+            $transposition = array_values($changes)[0]->transposition ?? null;
+            $this->items = [new Attributes(0, $this->key, $this->meter, [$this->clef], $transposition), ...array_values(array_diff_key($this->items, $changes))];
+        }
     }
 
     private function nextId(): string
     {
-        Budget::refuseFullMeasure(++$this->inMeasure, $this->part, (string) (count($this->measures) + 1));
-        Budget::refuseManyMeasures(count($this->measures), $this->part);
+        Budget::refuseFullMeasure(++$this->inMeasure, $this->part, $this->measures->number());
 
-        return "{$this->part}-".(count($this->measures) + 1).'-'.(++$this->notes);
+        return "{$this->ids}-".($this->measures->count() + 1).'-'.(++$this->notes);
     }
 
-    private function pitchOf(string $text): Pitch
+    private function voice(): string
     {
-        preg_match('/^(\^\^|\^|__|_|=)?([A-Ga-g])([,\']*)/', $text, $found);
-        $letter = strtoupper($found[2] ?? 'C');
-        $octave = (ctype_lower($found[2] ?? '') ? 5 : 4) + substr_count($found[3] ?? '', "'") - substr_count($found[3] ?? '', ',');
-        $place = "{$letter}{$octave}";
-        if (($found[1] ?? '') !== '') {
-            $this->held[$place] = self::ACCIDENTALS[$found[1]];
-        }
+        return (string) ($this->layer + 1);
+    }
 
-        return Pitch::of($letter, $this->held[$place] ?? $this->key->alterOf($letter), max(-1, min(10, $octave)));
+    private function tieLast(): void
+    {
+        $tied = false;
+        foreach ($this->last as $place) {
+            $item = $this->items[$place];
+            if ($item instanceof Note && ! $item->rest) {
+                $this->items[$place] = $item->with(tieStart: true);
+                $item->pitch === null || $this->tied[$this->layer][self::placeOf($item->pitch)] = $item->pitch->alter;
+                $tied = true;
+            }
+        }
+        $tied || $this->warn('A tie stands after no note; it was left out.');
     }
 
     /** @return list<Span> */
@@ -377,7 +553,7 @@ final class VoiceReader
     {
         $slurs = [];
         for (; $this->slursToOpen > 0; $this->slursToOpen--) {
-            $number = min(array_diff(range(1, 16), $this->openSlurs) ?: [16]);
+            $number = min(array_diff(range(1, self::MOST_SLURS), $this->openSlurs) ?: [self::MOST_SLURS]);
             $this->openSlurs[] = $number;
             $slurs[] = new Span('start', $number);
         }
@@ -388,22 +564,35 @@ final class VoiceReader
     private function closeSlur(): void
     {
         $number = array_pop($this->openSlurs);
-        for ($place = count($this->items) - 1; $place >= 0 && $number !== null; $place--) {
+        if ($number === null) {
+            $this->warn('A slur ends here that was not begun; it was left out.');
+
+            return;
+        }
+        $end = new Span('stop', $number);
+        for ($place = count($this->items) - 1; $place >= 0; $place--) {
             $item = $this->items[$place];
             if ($item instanceof Note && ! $item->rest && ! $item->chord) {
-                $this->items[$place] = $item->with(slurs: [new Span('stop', $number), ...$item->slurs]);
+                $this->items[$place] = $item->with(slurs: [$end, ...$item->slurs]);
 
                 return;
             }
         }
-        $this->warn('A slur ends here that was not begun; it was left out.');
+        $this->measures->closeSlurOnLast($end);
     }
 
     /** @return true */
     private function warn(string $message): bool
     {
-        $this->warnings[] = new Warning($message, $this->part, (string) (count($this->measures) + 1), $this->lineNumber);
+        $this->warnings[] = new Warning($message, $this->part, $this->measures->number(), $this->line);
 
         return true;
+    }
+
+    /** The same is said once, where it is met first. */
+    private function warnOnce(string $message): void
+    {
+        isset($this->said[$message]) || $this->warn($message);
+        $this->said[$message] = true;
     }
 }

@@ -4,61 +4,78 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format\Abc;
 
-use UprightPencil\Core\Score\Articulation;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Barline;
-use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\DirectionSign;
-use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
-use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Score\Resolution;
-use UprightPencil\Core\Score\Technical;
 use UprightPencil\Core\Score\TimeModification;
 
-/** Writes one part as an ABC voice, four measures a line. */
+/** Writes one staff of a part as an ABC voice, four measures a line; a second voice on it is an overlay. */
 final class VoiceWriter
 {
     private const MEASURES_A_LINE = 4;
 
-    private const ARTICULATIONS = ['staccato' => '.', 'accent' => '!>!', 'tenuto' => '!tenuto!', 'staccatissimo' => '!wedge!', 'strong-accent' => '!marcato!', 'spiccato' => '.', 'detached-legato' => '!tenuto!'];
+    /** Remarks by which our reader knows what ABC has no sign for. */
+    public const ENDING_ENDS = 'the ending ends';
 
-    private Key $key;
+    public const NOT_ENTERED = 'not entered';
+
+    private const STYLES = ['light-light' => '||', 'light-heavy' => '|]', 'heavy-light' => '[|', 'dotted' => '.|', 'none' => '[|]'];
+
+    private readonly HeadWriter $heads;
 
     private bool $first = true;
 
-    /** @var array<string, int> letter and octave => alteration in force in this measure */
-    private array $held = [];
+    /** The wedge that is open, as ABC calls it. */
+    private string $wedge = 'crescendo';
 
-    /** @param int $resolution ticks in a quarter */
-    public function __construct(private readonly int $resolution)
-    {
-        $this->key = new Key(0);
+    /** @var list<string> the voices of the staff, the first to speak first */
+    private array $layers = [];
+
+    /**
+     * @param  int  $resolution  ticks in a quarter
+     * @param  string|null  $heading  the tempo that the heading gives
+     */
+    public function __construct(
+        private readonly int $resolution,
+        private readonly int $staff = 1,
+        private readonly ?string $heading = null,
+    ) {
+        $this->heads = new HeadWriter;
     }
 
     public function write(Part $part): string
     {
+        $this->layers = self::layersOf($part, $this->staff);
         $text = '';
         foreach ($part->measures as $index => $measure) {
             $next = $part->measures[$index + 1] ?? null;
-            $text .= $this->left($measure).$this->measure($measure, $this->voiceOf($part)).$this->right($measure, $next);
+            $text .= self::left($measure).($measure->entered ? '' : '[r:'.self::NOT_ENTERED.']').$this->measure($measure).self::right($measure, $next);
             $text .= ($index + 1) % self::MEASURES_A_LINE === 0 ? "\n" : ' ';
         }
 
         return rtrim($text)."\n";
     }
 
-    /** The voice that speaks first on the first staff. */
-    private function voiceOf(Part $part): ?string
+    /** @return list<string> */
+    private static function layersOf(Part $part, int $staff): array
     {
-        return ($part->notes()[0] ?? null)?->voice;
+        $layers = [];
+        foreach ($part->notes() as $note) {
+            if (! $note->cue && ($note->staff ?? 1) === $staff) {
+                $layers[$note->voice ?? '1'] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($layers)) ?: ['1'];
     }
 
-    private function left(Measure $measure): string
+    private static function left(Measure $measure): string
     {
         $text = '';
         foreach ($measure->barlines as $barline) {
@@ -71,193 +88,268 @@ final class VoiceWriter
         return $text;
     }
 
-    private function right(Measure $measure, ?Measure $next): string
+    private static function right(Measure $measure, ?Measure $next): string
     {
+        $sign = '|';
+        $ends = false;
         foreach ($measure->barlines as $barline) {
-            if ($barline->place === 'right' && $barline->repeat === 'backward') {
-                return ':|';
+            if ($barline->place !== 'right') {
+                continue;
             }
+            preg_match('/<bar-style>([a-z-]+)</', $barline->kept['before'] ?? '', $style);
+            $sign = match (true) {
+                $barline->repeat === 'backward' => str_repeat(':', max(1, $barline->times - 1)).'|',
+                $sign[0] === ':' => $sign,
+                default => self::STYLES[$style[1] ?? ''] ?? $sign,
+            };
+            $ends = $ends || $barline->endingType === 'stop' || $barline->endingType === 'discontinue';
         }
-        foreach ($measure->barlines as $barline) {
-            if ($barline->place === 'right' && str_contains($barline->kept['before'] ?? '', 'light-light')) {
-                return '||';
-            }
-        }
-        $begins = array_filter($next === null ? [] : $next->barlines, static fn (Barline $barline): bool => $barline->place === 'left' && $barline->repeat === 'forward');
+        $begins = array_filter($next->barlines ?? [], static fn (Barline $barline): bool => $barline->place === 'left' && ($barline->repeat === 'forward' || $barline->endingType === 'start')) !== [];
+        $repeats = array_filter($next->barlines ?? [], static fn (Barline $barline): bool => $barline->place === 'left' && $barline->repeat === 'forward') !== [];
 
         return match (true) {
-            $next === null => '|]',
-            $begins !== [] => '',
-            default => '|',
+            $sign === '|' && $ends && ! $begins && $next !== null => '| [r:'.self::ENDING_ENDS.']',
+            $sign === '|' && $repeats => '',
+            default => $sign,
         };
     }
 
-    private function measure(Measure $measure, ?string $voice): string
+    private function measure(Measure $measure): string
     {
-        $this->held = [];
-        $this->key = $measure->key ?? $this->key;
-        $text = '';
-        $items = array_values(array_filter($measure->items, static fn (object $item): bool => ! $item instanceof Note || (($item->voice ?? $voice) === $voice && ! $item->cue)));
-        foreach ($items as $place => $item) {
-            $following = $items[$place + 1] ?? null;
-            $text .= match (true) {
-                $item instanceof Attributes => $this->attributes($item),
-                $item instanceof Direction => $this->direction($item),
-                $item instanceof Note => $this->note($item, $following instanceof Note && $following->chord, $items, $place),
-                default => '',
-            };
+        $layers = [];
+        foreach ($this->layers as $index => $layer) {
+            $this->heads->forget();
+            $text = $this->layer($measure, $layer, $index === 0);
+            if ($text !== null) {
+                $layers[$index] = $text;
+            }
         }
         $this->first = false;
+        $all = [];
+        foreach (range(0, $layers === [] ? 0 : (int) max(array_keys($layers))) as $index) {
+            $all[] = $layers[$index] ?? 'x'.$this->eighths($measure->length, 1).' ';
+        }
 
-        return $text;
+        return implode('& ', $all);
+    }
+
+    /** @return string|null null when this layer is silent all through */
+    private function layer(Measure $measure, string $layer, bool $isFirst): ?string
+    {
+        $stems = $this->stemsOf($measure, $layer);
+        if ($stems === [] && ! $isFirst) {
+            return null;
+        }
+        $tuplets = self::tuplets($stems);
+        $text = '';
+        $at = 0;
+        foreach ($this->inTime($stems, $isFirst ? $measure->items : []) as $entry) {
+            if (! is_int($entry)) {
+                $text .= $entry instanceof Attributes ? $this->attributes($entry) : $this->direction($entry);
+
+                continue;
+            }
+            $stem = $stems[$entry];
+            $text .= $stem[0]->onset > $at ? 'x'.$this->eighths($stem[0]->onset - $at, 1).' ' : '';
+            $at = max($at, $stem[0]->end());
+            $text .= $stem[0]->grace ? $this->graces($stems, $entry) : $this->note($stem, $tuplets[$entry] ?? '');
+        }
+
+        return $text.($stems === [] || $at < $measure->length ? 'x'.$this->eighths($measure->length - $at, 1).' ' : '');
+    }
+
+    /** @return list<non-empty-list<Note>> the notes of a layer, those of one stem together */
+    private function stemsOf(Measure $measure, string $layer): array
+    {
+        $stems = [];
+        foreach ($measure->notes() as $note) {
+            if ($note->cue || ($note->staff ?? 1) !== $this->staff || ($note->voice ?? $this->layers[0]) !== $layer) {
+                continue;
+            }
+            $last = array_pop($stems);
+            if ($last === null || ! $note->chord) {
+                array_push($stems, ...($last === null ? [] : [$last]), ...[[$note]]);
+            } else {
+                $stems[] = [...$last, $note];
+            }
+        }
+
+        return $stems;
+    }
+
+    /**
+     * @param  list<non-empty-list<Note>>  $stems
+     * @param  list<object>  $items
+     * @return list<int|Attributes|Direction> places of stems, and what stands between them, in the order of time
+     */
+    private function inTime(array $stems, array $items): array
+    {
+        $entries = [];
+        $stem = 0;
+        foreach ($items as $item) {
+            if ($item instanceof Attributes || ($item instanceof Direction && ($item->staff ?? 1) === $this->staff)) {
+                $entries[] = [$item->onset, $item];
+            }
+            if ($item instanceof Note && isset($stems[$stem]) && $item === $stems[$stem][0]) {
+                $entries[] = [$item->onset, $stem++];
+            }
+        }
+        for (; $stem < count($stems); $stem++) {
+            $entries[] = [$stems[$stem][0]->onset, $stem];
+        }
+        usort($entries, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
+
+        return array_column($entries, 1);
     }
 
     private function attributes(Attributes $attributes): string
     {
-        $this->key = $attributes->key ?? $this->key;
-        if ($this->first) {
+        $clef = Writer::clefOf($attributes, $this->staff);
+        $this->heads->change($attributes->key, $clef);
+        if ($this->first && $attributes->onset === 0) {
             return '';
         }
+        $key = trim(($attributes->key === null ? '' : Writer::key($attributes->key)).($clef === null ? '' : ' clef='.Writer::clef($clef)));
 
-        return ($attributes->key === null ? '' : '[K:'.Writer::key($attributes->key).']')
-            .($attributes->meter === null || $attributes->meter->terms === [] ? '' : '[M:'.Writer::meter($attributes->meter->terms).']');
+        return ($key === '' ? '' : "[K:{$key}]").($attributes->meter === null ? '' : '[M:'.Writer::meter($attributes->meter).']');
     }
 
     private function direction(Direction $direction): string
     {
-        $tempo = $direction->sound['tempo'] ?? null;
+        $tempo = Writer::tempo($direction);
+        $inHeading = $this->first && $direction->onset === 0 && $tempo === $this->heading;
+        $signs = $tempo !== null && Writer::hasTempoWords($direction) ? array_slice($direction->signs, 1) : $direction->signs;
 
-        return ($tempo !== null && is_numeric($tempo) && ! $this->first ? "[Q:1/4={$tempo}]" : '')
-            .implode('', array_map(static fn (DirectionSign $sign): string => self::sign($sign), $direction->signs));
+        return ($tempo !== null && ! $inHeading ? "[Q:{$tempo}]" : '')
+            .implode('', array_map(fn (DirectionSign $sign): string => $this->sign($sign, $direction->placement), $signs));
     }
 
-    private static function sign(DirectionSign $sign): string
+    private function sign(DirectionSign $sign, ?string $placement): string
     {
         return match ($sign->kind) {
-            DirectionKind::Words => $sign->text === '' ? '' : '"^'.str_replace('"', "'", $sign->text).'"',
-            DirectionKind::Dynamics => in_array($sign->text, ['pppp', 'ppp', 'pp', 'p', 'mp', 'mf', 'f', 'ff', 'fff', 'ffff', 'sfz'], true) ? "!{$sign->text}!" : '',
-            DirectionKind::Wedge => ['crescendo' => '!crescendo(!', 'diminuendo' => '!diminuendo(!'][$sign->text] ?? '',
+            DirectionKind::Words => $sign->text === '' ? '' : '"'.($placement === 'below' ? '_' : '^').Text::typed($sign->text).'"',
+            DirectionKind::Dynamics => in_array($sign->text, Decorations::DYNAMICS, true) ? "!{$sign->text}!" : '',
+            DirectionKind::Wedge => $this->wedge($sign->text),
             DirectionKind::Segno => '!segno!',
             DirectionKind::Coda => '!coda!',
-            DirectionKind::Rehearsal => '"^'.str_replace('"', "'", $sign->text).'"',
+            DirectionKind::Rehearsal => $sign->text === '' ? '' : '[P:'.str_replace(']', ')', Text::typed($sign->text)).']',
             default => '',
         };
     }
 
-    /** @param list<object> $items */
-    private function note(Note $note, bool $beforeChord, array $items, int $place): string
+    private function wedge(string $type): string
     {
-        if ($note->rest) {
-            return ($note->tuplets === [] ? '' : $this->tuplet($note, $items, $place)).(($note->kept['print-object'] ?? '') === 'no' ? 'x' : 'z').$this->length($note).' ';
+        if ($type === 'stop') {
+            return "!{$this->wedge})!";
         }
-        if ($note->pitch === null) {
-            return 'x'.$this->length($note).' ';
-        }
-        if ($note->grace) {
-            return '{'.$this->pitch($note->pitch).'}';
-        }
-        $head = $this->pitch($note->pitch).($note->chord || $beforeChord ? '' : $this->length($note)).($note->tieStart ? '-' : '');
-        if ($note->chord) {
-            return $head.($beforeChord ? '' : ']'.$this->length($note).$this->slurEnds($this->leadOf($items, $place)).' ');
-        }
-        $text = $this->tuplet($note, $items, $place).self::signs($note).$this->slurStarts($note).($beforeChord ? '[' : '').$head;
+        $this->wedge = $type === 'diminuendo' ? $type : 'crescendo';
 
-        return $beforeChord ? $text : $text.$this->slurEnds($note).(str_contains($note->kept['beam'] ?? '', 'begin') || str_contains($note->kept['beam'] ?? '', 'continue') ? '' : ' ');
+        return in_array($type, ['crescendo', 'diminuendo'], true) ? "!{$type}(!" : '';
     }
 
-    /** @param list<object> $items */
-    private function leadOf(array $items, int $place): Note
+    /** @param non-empty-list<Note> $stem */
+    private function note(array $stem, string $tuplet): string
     {
-        for (; $place >= 0; $place--) {
-            $item = $items[$place];
-            if ($item instanceof Note && ! $item->chord) {
-                return $item;
-            }
+        $note = $stem[0];
+        if ($note->rest || ($note->pitch === null && ! $this->heads->isPercussion())) {
+            $hidden = ! $note->rest || ($note->kept['print-object'] ?? '') === 'no';
+            $whole = $note->rest && str_contains($note->kept['rest'] ?? '', 'measure="yes"') && $note->value === null;
+
+            return $tuplet.($note->fermata ? '!fermata!' : '').($whole ? ($hidden ? 'X' : 'Z') : ($hidden ? 'x' : 'z').$this->length($note)).' ';
         }
-        throw new \LogicException('A chord has a first note.');
+        $text = $tuplet.HeadWriter::signs($note).self::slurStarts($note).$this->heads->of($stem, $this->length($note)).self::slurEnds($note);
+
+        return $text.(preg_match('/>(begin|continue)</', $note->kept['beam'] ?? '') === 1 ? '' : ' ');
     }
 
-    private function slurStarts(Note $note): string
+    /**
+     * Grace notes that follow each other are one group, written where the first of them stands.
+     *
+     * @param  list<non-empty-list<Note>>  $stems
+     */
+    private function graces(array $stems, int $place): string
+    {
+        if ($place > 0 && $stems[$place - 1][0]->grace) {
+            return '';
+        }
+        $text = '';
+        for ($at = $place; isset($stems[$at]) && $stems[$at][0]->grace; $at++) {
+            $note = $stems[$at][0];
+            $ticks = $note->value?->ticks($this->resolution) ?? intdiv($this->resolution, 2);
+            $text .= self::slurStarts($note).$this->heads->of($stems[$at], $this->eighths($ticks, 1)).self::slurEnds($note);
+        }
+
+        return '{'.(str_contains($stems[$place][0]->kept['grace'] ?? '', 'slash="yes"') ? '/' : '').$text.'}';
+    }
+
+    private static function slurStarts(Note $note): string
     {
         return str_repeat('(', count(array_filter($note->slurs, static fn ($slur): bool => $slur->type === 'start')));
     }
 
-    private function slurEnds(Note $note): string
+    private static function slurEnds(Note $note): string
     {
         return str_repeat(')', count(array_filter($note->slurs, static fn ($slur): bool => $slur->type === 'stop')));
     }
 
-    private static function signs(Note $note): string
+    /**
+     * What stands before the stems that begin a tuplet. A file may leave the brackets out; then it begins where its ratio does.
+     *
+     * @param  list<non-empty-list<Note>>  $stems
+     * @return array<int, string>
+     */
+    private static function tuplets(array $stems): array
     {
-        $technical = $note->technical;
-
-        return match ($technical->bow) {
-            BowSign::Down => 'v',
-            BowSign::Up => 'u',
-            null => '',
-        }
-            .self::fingers($technical)
-            .implode('', array_map(static fn (Articulation $sign): string => self::ARTICULATIONS[$sign->value], $note->articulations))
-            .($note->fermata ? '!fermata!' : '')
-            .($note->breath ? '!breath!' : '');
-    }
-
-    /** ABC has one small circle for open strings and harmonics: with a finger it is a harmonic. */
-    private static function fingers(Technical $technical): string
-    {
-        if ($technical->open) {
-            return '!0!';
-        }
-        $fingers = preg_match('/^[0-5]( [0-5])*$/', $technical->finger ?? '') === 1 ? explode(' ', (string) $technical->finger) : [];
-
-        return implode('', array_map(static fn (string $finger): string => "!{$finger}!", $fingers)).($technical->harmonic && $fingers !== [] ? '!open!' : '');
-    }
-
-    /** @param list<object> $items */
-    private function tuplet(Note $note, array $items, int $place): string
-    {
-        $starts = array_filter($note->tuplets, static fn ($span): bool => $span->type === 'start') !== [];
-        $ratio = $note->value?->tuplet;
-        if (! $starts || $ratio === null) {
-            return '';
-        }
-        $count = 0;
-        for (; isset($items[$place]); $place++) {
-            $item = $items[$place];
-            if (! $item instanceof Note || $item->chord || $item->grace) {
+        $signs = [];
+        $begun = null;
+        $counts = [];
+        $former = null;
+        foreach ($stems as $place => [$note]) {
+            if ($note->grace) {
                 continue;
             }
-            $count++;
-            if (array_filter($item->tuplets, static fn ($span): bool => $span->type === 'stop') !== []) {
-                break;
+            $ratio = self::ratioOf($note);
+            if ($ratio !== $former || self::has($note, 'start')) {
+                $begun = $ratio === null ? null : $place;
             }
+            if ($begun !== null) {
+                $counts[$begun] = ($counts[$begun] ?? 0) + 1;
+                $signs[$begun] = "({$ratio}:{$counts[$begun]}";
+            }
+            $former = self::has($note, 'stop') ? null : $ratio;
+            $begun = $former === null ? null : $begun;
         }
 
-        return "({$ratio->actual}:{$ratio->normal}:{$count}";
+        return $signs;
+    }
+
+    /** @return string|null “3:2”; null outside a tuplet */
+    private static function ratioOf(Note $note): ?string
+    {
+        $ratio = $note->value?->tuplet;
+
+        return $ratio === null ? null : "{$ratio->actual}:{$ratio->normal}";
+    }
+
+    private static function has(Note $note, string $end): bool
+    {
+        return array_filter($note->tuplets, static fn ($span): bool => $span->type === $end) !== [];
     }
 
     /** In eighths; inside a tuplet the written length. */
     private function length(Note $note): string
     {
         $ratio = $note->value->tuplet ?? new TimeModification(1, 1);
-        $above = 2 * $note->duration * $ratio->actual;
-        $below = $this->resolution * $ratio->normal;
-        $common = Resolution::divisor($above, $below);
-        [$above, $below] = $common === 0 ? [1, 1] : [intdiv($above, $common), intdiv($below, $common)];
 
-        return ($above === 1 ? '' : (string) $above).($below === 1 ? '' : "/{$below}");
+        return $this->eighths($note->duration * $ratio->actual, $ratio->normal);
     }
 
-    private function pitch(Pitch $pitch): string
+    private function eighths(int $ticks, int $by): string
     {
-        $place = $pitch->letter.$pitch->octave;
-        $alter = (int) floor($pitch->alter);
-        $inForce = $this->held[$place] ?? $this->key->alterOf($pitch->letter);
-        $sign = $alter === $inForce ? '' : [-2 => '__', -1 => '_', 0 => '=', 1 => '^', 2 => '^^'][$alter] ?? '';
-        $this->held[$place] = $alter;
+        $below = $this->resolution * $by;
+        $common = Resolution::divisor(2 * $ticks, $below);
+        [$above, $below] = $ticks === 0 ? [1, 1] : [intdiv(2 * $ticks, $common), intdiv($below, $common)];
 
-        return $sign.($pitch->octave >= 5
-            ? strtolower($pitch->letter).str_repeat("'", $pitch->octave - 5)
-            : $pitch->letter.str_repeat(',', 4 - $pitch->octave));
+        return ($above === 1 ? '' : (string) $above).($below === 1 ? '' : "/{$below}");
     }
 }

@@ -55,8 +55,28 @@ final class AttributesReader
         if ($extra !== '' && ! isset($kept['signs'])) {
             $kept['octaves'] = $extra;
         }
+        if (isset($kept['signs'])) {
+            return (new Key(0))->altered(self::alters($key))->with(kept: $kept);
+        }
 
         return new Key(Dom::whole($key, 'fifths') ?? 0, Dom::text($key, 'mode'), $kept);
+    }
+
+    /** @return array<string, int> letter => semitones, of a signature that is spelled out */
+    private static function alters(\DOMElement $key): array
+    {
+        $alters = [];
+        $letter = '';
+        foreach (Dom::children($key) as $child) {
+            $text = trim($child->textContent);
+            if ($child->localName === 'key-step') {
+                $letter = strlen($text) === 1 && str_contains('ABCDEFG', $text) ? $text : '';
+            } elseif ($child->localName === 'key-alter' && $letter !== '') {
+                $alters[$letter] = max(-2, min(2, (int) round((float) $text)));
+            }
+        }
+
+        return $alters;
     }
 
     /** @param \Closure(string): void $warn */

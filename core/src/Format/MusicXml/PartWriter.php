@@ -114,10 +114,16 @@ final class PartWriter
     private static function key(Key $key): string
     {
         $attributes = array_intersect_key($key->kept, ['number' => 1, 'print-object' => 1]);
-        $inner = $key->kept['signs'] ?? Xml::text('fifths', $key->fifths)
-            .($key->mode === null ? '' : Xml::text('mode', $key->mode)).($key->kept['octaves'] ?? '');
+        $inner = $key->kept['signs'] ?? ($key->alters === [] ? Xml::text('fifths', $key->fifths) : self::signs($key->alters))
+            .($key->mode === null || $key->alters !== [] ? '' : Xml::text('mode', $key->mode)).($key->kept['octaves'] ?? '');
 
         return Xml::element('key', $inner, $attributes);
+    }
+
+    /** @param array<string, int> $alters */
+    private static function signs(array $alters): string
+    {
+        return implode('', array_map(static fn (string $letter, int $semitones): string => Xml::text('key-step', $letter).Xml::text('key-alter', $semitones), array_keys($alters), $alters));
     }
 
     private static function meter(Meter $meter): string
