@@ -169,7 +169,7 @@ final class ImportTest extends TestCase
     public function test_a_piano_score_is_kept_with_a_true_warning(): void
     {
         $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(self::musicXml('C4w', 'Piano'))])
-            ->assertOk()->assertJsonPath('warnings.0.message', '“Piano” is not a bowed string part by its name; by its clef it is taken as violin.');
+            ->assertOk()->assertJsonPath('warnings.0.message', '“Piano” does not look like a bowed string part; by its clef it is taken as violin.');
     }
 
     private static function file(string $bytes): UploadedFile

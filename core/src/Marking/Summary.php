@@ -51,12 +51,32 @@ final class Summary
             'clefs' => array_values(array_unique(array_map(static fn (Clef $clef): string => $clef->name(), $part->clefs()))),
             'measures' => count($part->measures),
             'playedMeasures' => count(PlayingOrder::of($part)->visits),
+            'strings' => ! $guess->doubtful,
             'notes' => count($heads),
             'rests' => count($rests),
+            'cues' => count(array_filter($part->notes(), static fn (Note $note): bool => $note->cue && ! $note->rest)),
+            'unpitched' => count(array_filter($heads, static fn (Note $note): bool => $note->pitch === null)),
+            'voices' => self::voices($heads),
             'range' => self::range($heads),
             'keys' => self::names($part, 'key'),
             'meters' => self::names($part, 'meter'),
         ];
+    }
+
+    /**
+     * @param  list<Note>  $heads
+     * @return list<array{staff: int, voice: string, notes: int}>
+     */
+    private static function voices(array $heads): array
+    {
+        $voices = [];
+        foreach ($heads as $note) {
+            $voices[$note->line()] ??= ['staff' => $note->staff ?? 1, 'voice' => $note->voice ?? '1', 'notes' => 0];
+            $voices[$note->line()]['notes']++;
+        }
+        ksort($voices, SORT_NATURAL);
+
+        return array_values($voices);
     }
 
     /** @return list<Note> */
@@ -106,7 +126,7 @@ final class Summary
             $guess = InstrumentGuess::of($part);
             $instrument = $chosen[$part->id] ?? $guess->instrument;
             if ($guess->doubtful && ! isset($chosen[$part->id])) {
-                $doubts[] = new Warning("“{$part->name}” is not a bowed string part by its name; by its {$guess->from} it is taken as {$guess->instrument->value}.", $part->id);
+                $doubts[] = new Warning("“{$part->name}” does not look like a bowed string part; by its {$guess->from} it is taken as {$guess->instrument->value}.", $part->id);
             }
             array_push($doubts, ...self::outOfRange($part, $instrument));
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Strings;
 
+use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 
@@ -18,11 +19,11 @@ final readonly class InstrumentGuess
         'violin' => '/violin|violon(?!c)|violine|\bvlns?\b|\bvni?\b|\bvl\b|geige|viool|fiddle/u',
     ];
 
-    private const NOT_STRINGS = '/clarinet|guitar|drum|trombone|clarin|flute|oboe|bassoon|horn|trumpet|tuba|sax|piano|organ|harp|voice|choir|soprano|tenor|baritone|percussion|timpani/u';
+    private const NOT_STRINGS = '/clarinet|guitar|drum|trombone|clarin|flute|fl[öo]te|flauto|piccolo|recorder|oboe|hautbois|bassoon|fagott|horn|\bcor\b|corno|trumpet|trompet|cornet|euphonium|tuba|sax|piano|klavier|keyboard|celesta|harmonium|accordion|organ|orgel|harp|harfe|mandolin|ukulele|banjo|\bvoice(?! ?\d)|vocal|choir|chorus|\bsopran|\btenor|\bbaritone|percussion|timpani|pauken|xylophone|glockenspiel|marimba|vibraphone|triangle|tambourine|cymbal|snare|bells|wood.?block/u';
 
     /**
      * @param  string  $from  name, clef or range
-     * @param  bool  $doubtful  the part's name says that it is for something else
+     * @param  bool  $doubtful  it is a part for something else, by its name, its clef or its staves
      */
     private function __construct(
         public Instrument $instrument,
@@ -39,6 +40,7 @@ final readonly class InstrumentGuess
             return new self($named, 'name', false);
         }
         $clef = $part->clefs()[0] ?? null;
+        $other = $other || $clef?->sign === 'percussion' || $clef?->sign === 'TAB' || self::isKeyboard($part);
         $octaveDown = ($part->transposition()?->semitones() ?? 0) === -12;
         $byClef = match (true) {
             $clef?->name() === 'bass 8vb', $clef?->name() === 'bass' && $octaveDown => Instrument::Bass,
@@ -49,6 +51,18 @@ final readonly class InstrumentGuess
         };
 
         return $byClef === null ? new self(self::byRange($part), 'range', $other) : new self($byClef, 'clef', $other);
+    }
+
+    /** Two staves in two clefs are nobody's who holds a bow. */
+    private static function isKeyboard(Part $part): bool
+    {
+        foreach (isset($part->measures[0]) ? $part->measures[0]->attributes() : [] as $attributes) {
+            if (($attributes->staves ?? 1) > 1) {
+                return count(array_unique(array_map(static fn (Clef $clef): string => $clef->name(), $attributes->clefs))) > 1;
+            }
+        }
+
+        return false;
     }
 
     private static function byName(string $name): ?Instrument

@@ -83,7 +83,7 @@ final class ReaderTest extends TestCase
 
         self::assertSame(2, $summary['parts'][0]['notes']);
         self::assertCount(1, $summary['parts']);
-        self::assertContains('“Piano” is not a bowed string part by its name; by its clef it is taken as violin.', array_column($summary['warnings'], 'message'));
+        self::assertContains('“Piano” does not look like a bowed string part; by its clef it is taken as violin.', array_column($summary['warnings'], 'message'));
     }
 
     public function test_timewise_scores_are_turned(): void

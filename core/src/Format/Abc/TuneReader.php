@@ -93,7 +93,7 @@ final class TuneReader
         $ofVoice = $this->current !== null && str_contains(self::OF_EACH_VOICE, $field->name) && $this->heading->has($field->name);
         match (true) {
             $ofVoice || ($field->name === 'P' && $this->heading->isSet('K') && strlen($field->value) < 2) => $this->fieldInBody($number, $field),
-            $field->name === 'U' => $this->symbols->define($field->value) || $this->warn("“U:{$field->value}” gives a letter a meaning that we do not know; it was left out.", $number),
+            $field->name === 'U' => $this->symbols->define($field->value) || $this->warn("“U:{$field->value}” gives a letter a meaning that we do not know; it was left out.", $number, false),
             $field->name === 'm' => $this->warn('A macro (m:) is defined here; macros are not carried out. Write its notes out where they are played.', $number),
             $field->name === '+' => null,
             default => $this->heading->set($field->name, $field->value, $number),
@@ -126,7 +126,7 @@ final class TuneReader
     private function music(int $number, string $line): void
     {
         if (! $this->inBody && ! $this->heading->isSet('K') && ! str_contains($line, '|')) {
-            $this->warn('This line is neither a field nor music; it was left out.', $number);
+            $this->warn('This line is neither a field nor music; it was left out.', $number, false);
 
             return;
         }
@@ -211,9 +211,9 @@ final class TuneReader
     }
 
     /** @return true */
-    private function warn(string $message, int $line): bool
+    private function warn(string $message, int $line, bool $matters = true): bool
     {
-        $this->warnings[] = new Warning($message, line: $line);
+        $this->warnings[] = new Warning($message, line: $line, matters: $matters);
 
         return true;
     }

@@ -178,13 +178,13 @@ final class VoiceReader
             $name === 'Q' => $this->setTempo($value),
             $name === 'V' => $this->setStaff(StaffWords::of((string) preg_replace('/^\S+/', '', $value))),
             $name === 'P' => $value === '' || $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Rehearsal, Text::plain(trim($value, '"')))], placement: 'above'),
-            $name === 'U' => $this->symbols->define($value) || $this->warn("“U:{$value}” gives a letter a meaning that we do not know; it was left out."),
+            $name === 'U' => $this->symbols->define($value) || $this->warn("“U:{$value}” gives a letter a meaning that we do not know; it was left out.", false),
             $name === 'r' && $value === VoiceWriter::ENDING_ENDS => $this->measures->stopEnding(),
             $name === 'r' && $value === VoiceWriter::NOT_ENTERED => $this->measures->markNotEntered(),
             $name === 'm' => $this->warn('A macro (m:) is defined here; macros are not carried out. Write its notes out where they are played.'),
-            $name === 's' => $this->warn('A line of signs (s:) is not read; write the signs before their notes.'),
+            $name === 's' => $this->warn('A line of signs (s:) is not read; write the signs before their notes.', false),
             str_contains(self::SILENT_FIELDS, $name) => null,
-            default => $this->warn("“{$name}:” is not a field that we know; it was left out."),
+            default => $this->warn("“{$name}:” is not a field that we know; it was left out.", false),
         };
     }
 
@@ -582,17 +582,17 @@ final class VoiceReader
     }
 
     /** @return true */
-    private function warn(string $message): bool
+    private function warn(string $message, bool $matters = true): bool
     {
-        $this->warnings[] = new Warning($message, $this->part, $this->measures->number(), $this->line);
+        $this->warnings[] = new Warning($message, $this->part, $this->measures->number(), $this->line, $matters);
 
         return true;
     }
 
-    /** The same is said once, where it is met first. */
+    /** A sign that was left out: the same is said once, where it is met first. */
     private function warnOnce(string $message): void
     {
-        isset($this->said[$message]) || $this->warn($message);
+        isset($this->said[$message]) || $this->warn($message, false);
         $this->said[$message] = true;
     }
 }

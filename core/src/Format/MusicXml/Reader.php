@@ -43,7 +43,7 @@ final class Reader
         Budget::refuseManyNotes($parts);
         $score = new Score(self::title($root), self::composer($root), $resolution, $parts, self::keptHeader($root));
 
-        return new Reading($score, $shared->warnings());
+        return new Reading($score, $shared->warnings(), namesNotes: $shared->namesNotes());
     }
 
     /**

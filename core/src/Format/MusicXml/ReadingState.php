@@ -18,6 +18,9 @@ final class ReadingState
     /** @var array<string, true> */
     private array $said = [];
 
+    /** Notes whose id is the file's own. */
+    private int $named = 0;
+
     /** @param int $resolution ticks in a quarter */
     public function __construct(public readonly int $resolution) {}
 
@@ -26,6 +29,7 @@ final class ReadingState
     {
         if ($own !== null && ! isset($this->ids[$own]) && preg_match('/^[A-Za-z_][\w.-]*$/', $own) === 1) {
             $this->ids[$own] = true;
+            $this->named++;
 
             return $own;
         }
@@ -40,17 +44,23 @@ final class ReadingState
         return $id;
     }
 
-    public function warn(string $message, ?string $part, ?string $measure, \DOMElement $at): void
+    /** Whether the notes have names in the file; one that has a few by chance has not. */
+    public function namesNotes(): bool
     {
-        $this->warnings[] = new Warning($message, $part, $measure, $at->getLineNo());
+        return 2 * $this->named > count($this->ids);
     }
 
-    /** Warns once for the whole file. */
+    public function warn(string $message, ?string $part, ?string $measure, \DOMElement $at, bool $matters = true): void
+    {
+        $this->warnings[] = new Warning($message, $part, $measure, $at->getLineNo(), $matters);
+    }
+
+    /** Tells once for the whole file of something that was left out and that no note needs. */
     public function warnOnce(string $message, ?string $part, ?string $measure, \DOMElement $at): void
     {
         if (! isset($this->said[$message])) {
             $this->said[$message] = true;
-            $this->warn($message, $part, $measure, $at);
+            $this->warn($message, $part, $measure, $at, false);
         }
     }
 

@@ -54,17 +54,37 @@ final class Source
         return $document;
     }
 
-    /** A byte-order mark says what the bytes are, whatever encoding the file declares. */
+    /** A byte-order mark says what the bytes are, whatever encoding the file declares; without one, the bytes themselves do. */
     private static function asMarked(string $bytes): string
     {
         $text = match (true) {
             str_starts_with($bytes, "\xEF\xBB\xBF") => substr($bytes, 3),
-            str_starts_with($bytes, "\xFE\xFF") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
-            str_starts_with($bytes, "\xFF\xFE") => mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
-            default => null,
+            str_starts_with($bytes, "\xFE\xFF") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
+            str_starts_with($bytes, "\xFF\xFE") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
+            str_starts_with($bytes, "\0<\0") => (string) mb_convert_encoding($bytes, 'UTF-8', 'UTF-16BE'),
+            str_starts_with($bytes, "<\0") => (string) mb_convert_encoding($bytes, 'UTF-8', 'UTF-16LE'),
+            default => self::asDeclared($bytes),
         };
 
-        return $text === null ? $bytes : (string) preg_replace('/^(<\?xml\b[^>]*?)\s+encoding=("[^"]*"|\'[^\']*\')/', '$1', $text);
+        return $text === null ? $bytes : (string) preg_replace('/^(\s*<\?xml\b[^>]*?)\s+encoding=("[^"]*"|\'[^\']*\')/', '$1', $text);
+    }
+
+    /**
+     * Bytes that cannot be what they are declared to be: text of one byte a letter that calls itself UTF-16, or Latin letters in a
+     * file that calls itself UTF-8.
+     *
+     * @return string|null as UTF-8; null where the declaration may be right
+     */
+    private static function asDeclared(string $bytes): ?string
+    {
+        $declared = preg_match('/^\s*<\?xml\b[^>]*?\bencoding=["\']([^"\']+)["\']/', $bytes, $found) === 1 ? strtolower($found[1]) : 'utf-8';
+        $isUtf8 = mb_check_encoding($bytes, 'UTF-8');
+
+        return match (true) {
+            str_starts_with($declared, 'utf-16') || str_starts_with($declared, 'utf-32') || str_starts_with($declared, 'ucs-') => $isUtf8 ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'),
+            $declared === 'utf-8' && ! $isUtf8 => (string) mb_convert_encoding($bytes, 'UTF-8', 'Windows-1252'),
+            default => null,
+        };
     }
 
     private static function sentence(string $bytes, ?\LibXMLError $fault): string

@@ -1,0 +1,219 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Score;
+
+/**
+ * A corrected edition of a part: which of its notes are those of the edition before. A note is known again by its name where the
+ * file gives it one, else by measure, beat and pitch; measures that were put in or taken out move the others, as a reader sees it.
+ * A note that is known again has its former id, so that whatever was decided about it stays; others have ids that nobody had.
+ */
+final readonly class Correction
+{
+    /** Pairs of measures, at most, that are compared with each other (0.1 s, 20 MB); beyond that they are compared by their places alone. */
+    private const MOST_COMPARED = 1_000_000;
+
+    /**
+     * @param  Part  $part  as it is now, with the names of notes that are known again
+     * @param  list<array{string, Note}>  $gone  notes of the edition before that are in it no more, each with its measure's number
+     * @param  int  $kept  how many are
+     */
+    private function __construct(
+        public Part $part,
+        public array $gone,
+        public int $kept,
+    ) {}
+
+    /**
+     * @param  Score  $before  one part
+     * @param  Score  $now  one part
+     * @param  bool  $byName  the notes of both have names that are the file's own
+     * @param  array<string, true>  $taken  ids that notes of this part had at any time
+     */
+    public static function of(Score $before, Score $now, bool $byName, array $taken = []): self
+    {
+        $resolution = Resolution::common($before->resolution, $now->resolution);
+        $former = Resolution::of($before, $resolution)->parts[0];
+        $new = Resolution::of($now, $resolution)->parts[0];
+        $known = $byName ? self::byName($former, $new) : [];
+        foreach (self::pairs($former->measures, $new->measures) as [$one, $other]) {
+            $known += self::inMeasure($former->measures[$one], $new->measures[$other], $known);
+        }
+        $gone = [];
+        $still = array_flip($known);
+        foreach ($former->measures as $measure) {
+            foreach ($measure->notes() as $note) {
+                isset($still[$note->id]) || $note->rest || $gone[] = [$measure->number, $note];
+            }
+        }
+        $all = $taken + array_fill_keys(array_map(static fn (Note $note): string => $note->id, $former->notes()), true);
+
+        return new self(self::renamed($now->parts[0], $known, $all)->with(id: $former->id, name: $former->name), $gone, count($known));
+    }
+
+    /** @return array<string, string> id now => id before */
+    private static function byName(Part $former, Part $new): array
+    {
+        $ids = array_fill_keys(array_map(static fn (Note $note): string => $note->id, $former->notes()), true);
+        $known = [];
+        foreach ($new->notes() as $note) {
+            isset($ids[$note->id]) && $known[$note->id] = $note->id;
+        }
+
+        return $known;
+    }
+
+    /**
+     * @param  array<string, string>  $known
+     * @return array<string, string> id now => id before
+     */
+    private static function inMeasure(Measure $former, Measure $new, array $known): array
+    {
+        $taken = array_flip($known);
+        $places = [];
+        foreach ($former->notes() as $note) {
+            isset($taken[$note->id]) || $places[self::place($note)][] = $note->id;
+        }
+        $found = [];
+        foreach ($new->notes() as $note) {
+            $id = isset($known[$note->id]) || ($places[self::place($note)] ?? []) === [] ? null : array_shift($places[self::place($note)]);
+            $id === null || $found[$note->id] = $id;
+        }
+
+        return $found;
+    }
+
+    private static function place(Note $note): string
+    {
+        return "{$note->onset} ".($note->rest ? 'rest' : $note->pitch?->name() ?? '?').($note->grace ? ' grace' : '').($note->cue ? ' cue' : '');
+    }
+
+    /**
+     * @param  list<Measure>  $former
+     * @param  list<Measure>  $new
+     * @return list<array{int, int}> measures that are the same one, as their indexes before and now
+     */
+    private static function pairs(array $former, array $new): array
+    {
+        $one = array_map(self::sound(...), $former);
+        $other = array_map(self::sound(...), $new);
+        $pairs = [];
+        [$from, $at] = [0, 0];
+        foreach ([...self::alike($one, $other), [count($one), count($other)]] as [$left, $right]) {
+            array_push($pairs, ...self::between($former, $new, $from, $left, $at, $right));
+            $left < count($one) && $pairs[] = [$left, $right];
+            [$from, $at] = [$left + 1, $right + 1];
+        }
+
+        return $pairs;
+    }
+
+    private static function sound(Measure $measure): string
+    {
+        return implode(',', array_map(self::place(...), array_filter($measure->notes(), static fn (Note $note): bool => ! $note->cue)));
+    }
+
+    /**
+     * Measures between two that are the same: as many as before are the same ones, changed; else those with the same number.
+     *
+     * @param  list<Measure>  $former
+     * @param  list<Measure>  $new
+     * @return list<array{int, int}>
+     */
+    private static function between(array $former, array $new, int $from, int $left, int $at, int $right): array
+    {
+        $pairs = [];
+        for ($index = $from; $index < $left; $index++) {
+            for ($other = $at; $other < $right; $other++) {
+                if ($left - $from === $right - $at ? $other - $at === $index - $from : $former[$index]->number === $new[$other]->number) {
+                    $pairs[] = [$index, $other];
+                    $at = $left - $from === $right - $at ? $at : $other + 1;
+                    break;
+                }
+            }
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * The longest run of measures that sound alike in both, in order.
+     *
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return list<array{int, int}>
+     */
+    private static function alike(array $one, array $other): array
+    {
+        $head = $tail = 0;
+        $most = min(count($one), count($other));
+        while ($head < $most && $one[$head] === $other[$head]) {
+            $head++;
+        }
+        while ($tail < $most - $head && $one[count($one) - 1 - $tail] === $other[count($other) - 1 - $tail]) {
+            $tail++;
+        }
+        $middle = self::longest(array_slice($one, $head, count($one) - $head - $tail), array_slice($other, $head, count($other) - $head - $tail));
+        $pairs = $head === 0 ? [] : array_map(static fn (int $index): array => [$index, $index], range(0, $head - 1));
+        foreach ($middle as [$left, $right]) {
+            $pairs[] = [$head + $left, $head + $right];
+        }
+        for (; $tail > 0; $tail--) {
+            $pairs[] = [count($one) - $tail, count($other) - $tail];
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * @param  list<string>  $one
+     * @param  list<string>  $other
+     * @return list<array{int, int}> the longest common subsequence
+     */
+    private static function longest(array $one, array $other): array
+    {
+        [$rows, $columns] = [count($one), count($other)];
+        if ($rows * $columns === 0 || $rows * $columns > self::MOST_COMPARED) {
+            return [];
+        }
+        $lengths = array_fill(0, $rows + 1, array_fill(0, $columns + 1, 0));
+        for ($row = $rows - 1; $row >= 0; $row--) {
+            for ($column = $columns - 1; $column >= 0; $column--) {
+                $lengths[$row][$column] = $one[$row] === $other[$column] ? 1 + $lengths[$row + 1][$column + 1] : max($lengths[$row + 1][$column], $lengths[$row][$column + 1]);
+            }
+        }
+        $pairs = [];
+        for ($row = $column = 0; $row < $rows && $column < $columns;) {
+            if ($one[$row] === $other[$column]) {
+                $pairs[] = [$row++, $column++];
+            } else {
+                $lengths[$row + 1][$column] >= $lengths[$row][$column + 1] ? $row++ : $column++;
+            }
+        }
+
+        return $pairs;
+    }
+
+    /**
+     * @param  array<string, string>  $known  id now => id before
+     * @param  array<string, true>  $taken
+     */
+    private static function renamed(Part $part, array $known, array $taken): Part
+    {
+        $name = static function (object $item) use ($known, &$taken): object {
+            if (! $item instanceof Note) {
+                return $item;
+            }
+            $id = $known[$item->id] ?? $item->id;
+            for ($again = 2; ! isset($known[$item->id]) && isset($taken[$id]); $again++) {
+                $id = "{$item->id}.{$again}";
+            }
+            $taken[$id] = true;
+
+            return $item->with(id: $id);
+        };
+
+        return $part->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map($name, $measure->items)), $part->measures));
+    }
+}
