@@ -5,6 +5,10 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Cli;
 
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Ensemble\Derived\Derivation;
+use UprightPencil\Core\Ensemble\Derived\DerivedPart;
+use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
+use UprightPencil\Core\Ensemble\Derived\Shift;
 use UprightPencil\Core\Ensemble\LineUp;
 use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Ensemble\TuningSpots;
@@ -26,6 +30,7 @@ use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Score\UnknownInterval;
 use UprightPencil\Core\Score\UnknownPitch;
 use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -51,6 +56,7 @@ final class Pencil
         'check' => 'check  FILE [options]',
         'lineup' => 'lineup FILE [options]       all sections under each other: figures, what is out of line, where to tune',
         'convert' => 'convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name',
+        'derive' => "derive FILE --part=ID|NAME --as=violin|viola|cello|bass [--interval=P8|-P8|P5|…]\n                     [--voice=N|top|bottom|joined] [--staff=N] [--name=NAME] [options]   a part made from a part",
         'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
     ];
 
@@ -131,6 +137,7 @@ final class Pencil
         return match ($arguments->command) {
             'read' => $this->read($arguments),
             'convert' => $this->convert($arguments),
+            'derive' => $this->derive($arguments),
             'scale' => $this->scale($arguments),
             'lineup' => $this->lineUp($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),
@@ -221,6 +228,32 @@ final class Pencil
         };
     }
 
+    /** Notes, slurs and bows of a part for another instrument, with fingers of its own. */
+    private function derive(Arguments $arguments): string
+    {
+        $format = $arguments->oneOf('format', ['json', ...Music::ENDINGS], self::formatOf($arguments->out));
+        $as = $arguments->choice('as', Instrument::class) ?? throw new WrongUsage('derive needs --as=violin|viola|cello|bass.');
+        $score = self::load($arguments)->score;
+        $parts = self::parts($arguments, $score);
+        count($parts) === 1 || throw new WrongUsage('derive needs --part, as in --part=Viola.');
+        $staff = $arguments->number('staff', 1, 10);
+        try {
+            $how = new Derivation($as, $arguments->text('interval'), $arguments->text('voice'), $staff === null ? null : (int) $staff);
+            [$bowed] = self::together($score, $parts, self::decisions($arguments), self::settings($arguments, true, fingering: false));
+            $source = MarkedScore::of($score, [$bowed])->part($parts[0]->id) ?? $parts[0];
+            $derived = DerivedPart::of($score, $source, $how);
+        } catch (UnknownInterval|NoSuchVoice|UnknownPitch $fault) {
+            throw new WrongUsage($fault->getMessage());
+        }
+        $name = $arguments->text('name') ?? $derived->part->name;
+        $alone = $score->with(parts: [$derived->part->with(name: $name)])->alone($derived->part->with(name: $name));
+        $marked = PartMarker::mark($alone, $alone->parts[0], PartDecisions::of($alone->parts[0], []), self::settings($arguments, true, $as));
+
+        return $format === 'json'
+            ? self::json(['from' => ['id' => $source->id, 'name' => $source->name], 'how' => $how->toArray(), 'shifts' => array_map(static fn (Shift $shift): array => $shift->toArray(), $derived->shifts), 'part' => $marked->toArray()])
+            : Music::write(MarkedScore::of($alone, [$marked]), $format);
+    }
+
     /** The format that a file name asks for; JSON when it asks for none. */
     private static function formatOf(?string $out): string
     {
@@ -288,7 +321,8 @@ final class Pencil
         ];
     }
 
-    private static function settings(Arguments $arguments, bool $planning): Settings
+    /** @param Instrument|null $as whatever the command line says */
+    private static function settings(Arguments $arguments, bool $planning, ?Instrument $as = null, bool $fingering = true): Settings
     {
         $only = $arguments->text('only') === null ? null : $arguments->oneOf('only', ['bowing', 'fingering'], '');
         $profile = self::profile($arguments);
@@ -300,12 +334,12 @@ final class Pencil
 
         return new Settings(
             $open === null ? $profile : $profile->withOpenStrings($open),
-            $arguments->choice('instrument', Instrument::class),
+            $as ?? $arguments->choice('instrument', Instrument::class),
             $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat,
             $arguments->number('tempo', 10, 400) ?? TempoMap::DEFAULT_TEMPO,
             $planning,
             $only !== 'fingering',
-            $only !== 'bowing',
+            $fingering && $only !== 'bowing',
             (int) $arguments->number('alternatives', 0, 20),
             $style === null ? null : HouseStyle::fromArray(self::jsonFile($style)),
             $planning,

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Strings;
 
+use UprightPencil\Core\Score\Clef;
+
 /** The four bowed strings. All their data stands in InstrumentData. */
 enum Instrument: string
 {
@@ -41,6 +43,16 @@ enum Instrument: string
     public function stringName(int $string): string
     {
         return $this->string($string)->name;
+    }
+
+    /** The clef that its parts are written in, as far as they go without leger lines. */
+    public function clef(): Clef
+    {
+        return match ($this) {
+            self::Violin => new Clef('G', 2),
+            self::Viola => new Clef('C', 3),
+            self::Cello, self::Bass => new Clef('F', 4),
+        };
     }
 
     /** The sounding MIDI number of the lowest open string. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Teaching;
 
 use UprightPencil\Core\Score\Attributes;
-use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Meter;
@@ -21,8 +20,6 @@ use UprightPencil\Core\Strings\Instrument;
 final readonly class Scale
 {
     private const RESOLUTION = 480;
-
-    private const CLEFS = ['violin' => ['G', 2], 'viola' => ['C', 3], 'cello' => ['F', 4], 'bass' => ['F', 4]];
 
     /** Sharps of the major key on each letter. */
     private const SHARPS = ['C' => 0, 'D' => 2, 'E' => 4, 'F' => -1, 'G' => 1, 'A' => 3, 'B' => 5];
@@ -125,7 +122,7 @@ final readonly class Scale
         $measures = [];
         $number = 0;
         foreach (array_chunk($pitches, 4) as $index => $chunk) {
-            $items = $index === 0 ? [new Attributes(0, $key, $meter, [new Clef(...self::CLEFS[$instrument->value])])] : [];
+            $items = $index === 0 ? [new Attributes(0, $key, $meter, [$instrument->clef()])] : [];
             foreach ($chunk as $place => $pitch) {
                 $last = ++$number === count($pitches);
                 $ticks = $last ? (4 - $place) * self::RESOLUTION : self::RESOLUTION;

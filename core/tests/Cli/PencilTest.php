@@ -36,7 +36,8 @@ final class PencilTest extends TestCase
         self::assertSame('Tune', $told['title']);
         self::assertSame([
             'id' => 'P1', 'name' => 'Violin', 'instrument' => 'violin', 'guessedFrom' => 'name', 'clefs' => ['treble'], 'measures' => 2,
-            'playedMeasures' => 2, 'notes' => 6, 'rests' => 0, 'range' => ['D4', 'A4'], 'keys' => ['D major'], 'meters' => ['4/4'],
+            'playedMeasures' => 2, 'strings' => true, 'notes' => 6, 'rests' => 0, 'cues' => 0, 'unpitched' => 0,
+            'voices' => [['staff' => 1, 'voice' => '1', 'notes' => 6]], 'range' => ['D4', 'A4'], 'keys' => ['D major'], 'meters' => ['4/4'],
         ], $told['parts'][0]);
         self::assertSame([], $told['warnings']);
     }
@@ -131,6 +132,56 @@ final class PencilTest extends TestCase
         foreach ([[], ['--tonic=H'], ['--tonic=G', '--octaves=9'], ['--tonic=G', '--mode=blue']] as $wrong) {
             self::assertSame(2, $this->pencil('scale', ...$wrong)[0]);
         }
+    }
+
+    public function test_violin_3_is_made_from_the_viola(): void
+    {
+        $this->put('viola.abc', "X:1\nT:Low Road\nM:4/4\nL:1/4\nK:C\nV:1 name=\"Viola\" clef=alto\n(DE) F,2|G,A,B,C|\nV:2 name=\"Cello\" clef=bass\nC,4|C,4|\n");
+        [$code, , $err] = $this->pencil('derive', "{$this->folder}/viola.abc", '--part=Viola', '--as=violin', '-o', "{$this->folder}/violin3.musicxml");
+        self::assertSame([0, ''], [$code, $err]);
+        $part = Reader::read($this->get('violin3.musicxml'))->score->parts[0];
+
+        self::assertSame(['Violin 3 (Viola)', 'treble', 7], [$part->name, $part->clefs()[0]->name(), count($part->notes())]);
+        self::assertStringContainsString('<down-bow/>', $this->get('violin3.musicxml'));
+        $told = $this->json('derive', 'viola.abc', '--part=P1', '--as=violin', '--name=Violin 3');
+        self::assertSame([['id' => 'P1', 'name' => 'Viola'], 'Violin 3', 'violin'], [$told['from'], $told['part']['name'], $told['part']['instrument']]);
+        self::assertSame([1], array_column($told['shifts'], 'octaves'), 'F below the G string takes its phrase an octave up');
+        self::assertSame('D5', $told['part']['notes'][0]['pitch']);
+        self::assertSame($this->json('mark', 'viola.abc', '--part=P1')['parts'][0]['notes'][2]['direction'], $told['part']['notes'][2]['direction'], 'it bows as the violas do');
+        self::assertSame('A4', $this->json('derive', 'viola.abc', '--part=P1', '--as=viola', '--interval=P5')['part']['notes'][0]['pitch']);
+    }
+
+    /** @param list<string> $options */
+    #[DataProvider('wrongDerivations')]
+    public function test_a_part_that_cannot_be_made_is_told_in_one_line(array $options, string $sentence): void
+    {
+        [$code, $out, $err] = $this->pencil('derive', "{$this->folder}/tune.musicxml", ...$options);
+
+        self::assertSame([2, ''], [$code, $out]);
+        self::assertStringStartsWith("pencil: {$sentence}\nusage: ", $err);
+    }
+
+    /** @return iterable<string, array{list<string>, string}> */
+    public static function wrongDerivations(): iterable
+    {
+        yield 'for nobody' => [['--part=P1'], 'derive needs --as=violin|viola|cello|bass.'];
+        yield 'for a flute' => [['--part=P1', '--as=flute'], '--as is one of violin, viola, cello, bass, not “flute”.'];
+        yield 'from nowhere' => [['--part=Viola', '--as=viola'], 'This file has no part “Viola”; it has P1 (Violin).'];
+        yield 'a voice that is not there' => [['--part=P1', '--as=viola', '--voice=3'], '“Violin” has no voice 3; it has 1.'];
+        yield 'a staff that is not there' => [['--part=P1', '--as=viola', '--staff=2'], '“Violin” has no notes on staff 2.'];
+        yield 'an interval that is none' => [['--part=P1', '--as=viola', '--interval=P3'], '“P3” is not an interval; write P8, -P8, P5, M2, m3 and the like, with a minus sign for down.'];
+        yield 'three octaves' => [['--part=P1', '--as=viola', '--interval=-P22'], '“-P22” is not an interval; write P8, -P8, P5, M2, m3 and the like, with a minus sign for down.'];
+    }
+
+    public function test_one_tune_of_a_book_is_taken(): void
+    {
+        $this->put('book.abc', "X:1\nT:One\nL:1/4\nK:C\nCDEF|\n\nX:2\nT:Two\nL:1/4\nK:D\nDEFG|\n");
+
+        self::assertSame(['One', 1], [$this->json('read', 'book.abc')['title'], count($this->json('read', 'book.abc')['warnings'])]);
+        self::assertSame(['Two', 0], [$this->json('read', 'book.abc', '--tune=2')['title'], count($this->json('read', 'book.abc', '--tune=2')['warnings'])]);
+        self::assertSame('F#4', $this->json('mark', 'book.abc', '--tune=2')['parts'][0]['notes'][2]['pitch']);
+        self::assertSame([1, '', "pencil: This file has no tune 3; it holds 2.\n"], $this->pencil('read', "{$this->folder}/book.abc", '--tune=3'));
+        self::assertSame(2, $this->pencil('read', "{$this->folder}/book.abc", '--tune=none')[0]);
     }
 
     public function test_alternatives_are_given_when_they_are_asked_for(): void
