@@ -23,8 +23,10 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Marking\WrongDecision;
+use UprightPencil\Core\Score\UnknownInterval;
 use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\WrongProfile;
 
@@ -40,10 +42,12 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class, TypedElsewhere::class]);
+        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class, TypedElsewhere::class, UnknownInterval::class, NoSuchVoice::class]);
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (UnknownInterval $fault): JsonResponse => $sentence($fault));
+        $exceptions->render(static fn (NoSuchVoice $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongOrder $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongProfile $fault): JsonResponse => new JsonResponse(['message' => "The class profile of this ensemble cannot be used. {$fault->getMessage()}"], 422));
         // Another process holds the record for longer than anybody should: the same may be asked again.

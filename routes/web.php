@@ -3,7 +3,9 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\DerivedPartController;
 use App\Http\Controllers\DeviceController;
+use App\Http\Controllers\EditionController;
 use App\Http\Controllers\EnsembleController;
 use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\ImportController;
@@ -111,6 +113,15 @@ Route::prefix('api')->group(static function (): void {
         Route::put('pages/{page}/look', [PageFileController::class, 'look'])->can('change', 'page');
         Route::delete('pages/{page}', [PageFileController::class, 'destroy'])->can('change', 'page');
         Route::put('ensembles/{ensemble}/manuscripts/{key}', [ManuscriptController::class, 'keep'])->whereUuid('key')->can('direct', 'ensemble');
+        Route::get('parts/{part}/editions', [EditionController::class, 'index'])->can('view', 'part');
+        Route::get('editions/{version}', [EditionController::class, 'show'])->can('view', 'version');
+        Route::post('editions/{version}/back', [EditionController::class, 'bringBack'])->can('bringBack', 'version');
+        Route::post('gone/{gone}/place', [EditionController::class, 'place'])->can('settle', 'gone');
+        Route::delete('gone/{gone}', [EditionController::class, 'letGo'])->can('settle', 'gone');
+        Route::post('pieces/{piece}/correction/trial', [EditionController::class, 'tried'])->middleware('throttle:imports')->can('direct', 'piece');
+        Route::post('pieces/{piece}/correction', [EditionController::class, 'correct'])->middleware('throttle:imports')->can('direct', 'piece');
+        Route::post('parts/{part}/derived/trial', [DerivedPartController::class, 'tried'])->middleware('throttle:imports')->can('direct', 'part');
+        Route::post('parts/{part}/derived', [DerivedPartController::class, 'store'])->middleware('throttle:imports')->can('direct', 'part');
         Route::get('parts/{part}/manuscript', [ManuscriptController::class, 'of'])->can('direct', 'part');
         Route::get('parts/{part}', [PartController::class, 'show'])->can('view', 'part');
         Route::get('parts/{part}/why/{note}', [PartController::class, 'why'])->can('view', 'part');

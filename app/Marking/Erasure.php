@@ -56,9 +56,10 @@ final class Erasure
         self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
         PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('part_id', $parts));
         self::withoutManuscripts('part_id', $parts);
-        foreach (['share_links', 'membership_part', 'part_stands', 'part_versions'] as $table) {
+        foreach (['share_links', 'membership_part', 'part_stands', 'gone_decisions', 'part_versions'] as $table) {
             DB::table($table)->whereIn('part_id', $parts)->delete();
         }
+        DB::table('parts')->whereIn('derived_from', $parts)->update(['derived_from' => null]);
         DB::table('parts')->whereIn('id', $parts)->delete();
 
         return $entries;

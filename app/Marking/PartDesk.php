@@ -40,6 +40,7 @@ use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SizeUp;
+use UprightPencil\Core\Marking\SkippedDecision;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\Vocabulary;
@@ -260,7 +261,10 @@ final class PartDesk
     /** @return list<SkippedView> */
     private function skipped(): array
     {
-        $why = [...array_merge([], ...array_values($this->record->record()->unread())), ...$this->decided()->skipped];
+        $former = $this->decided()->skipped === [] ? [] : PartVersions::formerNotes($this->part);
+        // What is about a note of a former version is listed by itself, to be placed or let go.
+        $unknown = array_filter($this->decided()->skipped, static fn (SkippedDecision $skipped): bool => ! isset($former[$skipped->decision->note ?? '']) && ! isset($former[$skipped->decision->to ?? '']));
+        $why = [...array_merge([], ...array_values($this->record->record()->unread())), ...array_map(static fn (SkippedDecision $skipped): string => $skipped->why, $unknown)];
 
         return array_map(static fn (string $sentence): SkippedView => new SkippedView($sentence), $why);
     }

@@ -15,50 +15,121 @@ use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part as ScorePart;
 
 /**
- * The notes of a part have changed: what was decided stays with its notes. What was decided about measures by their numbers may
- * now name others; for each note that is still there it is said again, as it held before.
+ * The notes of a part change: what was decided stays with its notes. What was decided about measures by their numbers, or about
+ * a span whose end is gone, may now name others or none; for each note that is still there it is said again, as it held before.
  */
 final class StandingDecisions
 {
     private const AT_ONCE = 200;
 
-    public static function hold(Part $part, ScorePart $before, ScorePart $now, User $by): void
+    /** What holds over a run of notes is kept on each with this after it. */
+    private const RUN = '…';
+
+    /** @var list<Decision> */
+    private readonly array $decisions;
+
+    /** @var array<string, true> */
+    private readonly array $idsBefore;
+
+    /** @var array<string, true> */
+    private readonly array $idsNow;
+
+    public function __construct(private readonly Part $part, private readonly ScorePart $before, private readonly ScorePart $now)
     {
-        $record = new PartRecord($part);
-        $decisions = $record->record()->decisions();
-        if (array_filter($decisions, static fn (Decision $decision): bool => $decision->measures !== null) === []) {
-            return;
+        $this->decisions = (new PartRecord($part))->record()->decisions();
+        $this->idsBefore = self::ids($before);
+        $this->idsNow = self::ids($now);
+    }
+
+    /** @return array<string, true> */
+    private static function ids(ScorePart $part): array
+    {
+        return array_fill_keys(array_map(static fn (Note $note): string => $note->id, $part->notes()), true);
+    }
+
+    /** How many notes that were decided about are still there. */
+    public function kept(): int
+    {
+        $decided = [];
+        foreach ($this->players() as $players) {
+            $decided += $this->held($this->before, $players);
         }
-        $held = self::stillThere(PartDecisions::leniently($before, $decisions)->notes, $now);
-        $holds = self::stillThere(PartDecisions::leniently($now, $decisions)->notes, $before);
+
+        return count(array_intersect_key($decided, $this->idsNow));
+    }
+
+    /** @return list<array{note: string, players: string|null, fields: array<string, mixed>}> what was decided about notes that are gone */
+    public function gone(): array
+    {
+        $gone = [];
+        foreach ($this->players() as $players) {
+            foreach (array_diff_key($this->held($this->before, $players), $this->idsNow) as $note => $fields) {
+                $own = array_filter($fields, static fn (mixed $value): bool => ! is_string($value) || ! str_ends_with($value, self::RUN));
+                $own === [] || $gone[] = ['note' => (string) $note, 'players' => $players, 'fields' => $own];
+            }
+        }
+
+        return $gone;
+    }
+
+    public function sayAgain(User $by): void
+    {
+        $again = [];
+        foreach ($this->players() as $players) {
+            array_push($again, ...$this->again($players));
+        }
+        $record = new PartRecord($this->part);
+        foreach (array_chunk($again, self::AT_ONCE) as $chunk) {
+            $record->append($by, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $chunk, seen: PHP_INT_MAX), fn (): ScorePart => $this->now);
+        }
+    }
+
+    /** @return list<string|null> everybody first, then each group of players that something was decided for */
+    private function players(): array
+    {
+        $groups = array_filter(array_map(static fn (Decision $decision): ?string => $decision->players, $this->decisions));
+
+        return [null, ...array_values(array_unique($groups))];
+    }
+
+    /** @return list<Decision> */
+    private function again(?string $players): array
+    {
+        $held = array_intersect_key($this->held($this->before, $players), $this->idsNow);
+        $holds = array_intersect_key($this->held($this->now, $players), $this->idsBefore);
         $again = [];
         foreach ($held + $holds as $note => $_) {
             $was = $held[$note] ?? [];
             $fields = array_udiff_assoc($was, $holds[$note] ?? [], static fn (mixed $one, mixed $other): int => $one <=> $other) + array_fill_keys(array_keys(array_diff_key($holds[$note] ?? [], $was)), null);
             foreach ($fields as $field => $value) {
                 $decision = self::said((string) $note, $field, $value);
-                $decision === null || $again[] = $decision;
+                $decision === null || $again[] = $players === null ? $decision : $decision->forPlayers($players);
             }
         }
-        foreach (array_chunk($again, self::AT_ONCE) as $chunk) {
-            $record->append($by, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $chunk, seen: PHP_INT_MAX), static fn (): ScorePart => $now);
-        }
+
+        return $again;
     }
 
-    /**
-     * @param  array<string, array<string, mixed>>  $decided
-     * @return array<string, array<string, mixed>>
-     */
-    private static function stillThere(array $decided, ScorePart $part): array
+    /** @return array<string, array<string, mixed>> note => what is decided about it for everybody, or for these players besides */
+    private function held(ScorePart $part, ?string $players): array
     {
-        return array_intersect_key($decided, array_flip(array_map(static fn (Note $note): string => $note->id, $part->notes())));
+        $decisions = PartDecisions::leniently($part, $this->decisions, $players);
+        if ($players === null) {
+            return $decisions->notes;
+        }
+        $theirs = [];
+        foreach (array_intersect_key($decisions->forPlayers->notes ?? [], $decisions->own) as $note => $fields) {
+            $theirs[$note] = array_udiff_assoc($fields, $decisions->notes[$note] ?? [], static fn (mixed $one, mixed $other): int => $one <=> $other);
+        }
+
+        return array_filter($theirs);
     }
 
-    /** What holds over a run of notes is kept on each with dots after it, and is said as a run of one. */
-    private static function said(string $note, string $field, mixed $value): ?Decision
+    /** What holds over a run of notes is said as a run of one. */
+    public static function said(string $note, string $field, mixed $value): ?Decision
     {
         try {
-            return is_string($value) && str_ends_with($value, '…')
+            return is_string($value) && str_ends_with($value, self::RUN)
                 ? Decision::fromArray(['note' => $note, 'to' => $note, $field => mb_substr($value, 0, -1)])
                 : Decision::fromArray(['note' => $note, $field => $value]);
         } catch (WrongDecision) {

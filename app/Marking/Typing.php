@@ -13,7 +13,6 @@ use App\Models\Rights;
 use App\Models\User;
 use UprightPencil\Core\Format\Manuscript\Reader;
 use UprightPencil\Core\Format\Manuscript\Writer as ManuscriptWriter;
-use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Measure;
@@ -44,7 +43,7 @@ final class Typing
             }
             $told = json_decode($typed, true);
             $told = is_array($told) ? $told : [];
-            $manuscript = $there ?? new Manuscript(['key' => $key, 'user_id' => $user->id, 'part_id' => $part?->id, 'piece_id' => $piece?->id, 'base' => $part === null ? null : self::base($part)]);
+            $manuscript = $there ?? new Manuscript(['key' => $key, 'user_id' => $user->id, 'part_id' => $part?->id, 'piece_id' => $piece?->id, 'base' => $part === null ? null : PartVersions::base($part)]);
             $manuscript->fill([
                 'ensemble_id' => $ensemble->id,
                 'title' => mb_substr(is_string($told['title'] ?? null) ? $told['title'] : '', 0, 200),
@@ -55,12 +54,6 @@ final class Typing
 
             return $manuscript;
         });
-    }
-
-    /** Names the notes of a part as they are now. */
-    public static function base(Part $part): string
-    {
-        return hash('sha256', $part->music);
     }
 
     /**
@@ -140,16 +133,11 @@ final class Typing
         return Turn::take(static function () use ($manuscript, $part, $by, $over): Part {
             $part = $part->fresh() ?? $part;
             $before = KeptScores::of($part->music);
-            if (! $over && self::base($part) !== $manuscript->base) {
+            if (! $over && PartVersions::base($part) !== $manuscript->base) {
                 throw new TypedElsewhere('The notes of this part were changed since you began.');
             }
             $score = self::basedOn($manuscript, $part, $before);
-            $versions = $part->versions();
-            $versions->exists() || $versions->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => $part->created_at ?? now()]);
-            $part->fill(['music' => Writer::write($score), 'measures' => count($score->parts[0]->measures)])->save();
-            $versions->create(['user_id' => $by->id, 'how' => PartVersion::TYPED, 'music' => $part->music]);
-            StandingDecisions::hold($part, $before->parts[0], $score->parts[0], $by);
-            PieceImport::refuseUnopenable($part);
+            PartVersions::replace($part, $score, PartVersions::correction($part, $score, true), $by, ['how' => PartVersion::TYPED]);
             self::done($manuscript, $part);
 
             return $part;
@@ -165,7 +153,7 @@ final class Typing
     /** What nobody touched is taken from the version that the correction began with. */
     private static function basedOn(Manuscript $manuscript, Part $part, Score $now): Score
     {
-        $base = self::base($part) === $manuscript->base ? $now : self::version($part, (string) $manuscript->base);
+        $base = PartVersions::base($part) === $manuscript->base ? $now : self::version($part, (string) $manuscript->base);
 
         return Reader::read($manuscript->typed, $base)->score->with(title: $now->title, composer: $now->composer);
     }

@@ -24,6 +24,8 @@ use UprightPencil\Core\Strings\Instrument;
  * @property int|null $section_id
  * @property Carbon|null $created_at
  * @property Carbon|null $sized_up_at when somebody looked it over first
+ * @property int|null $derived_from the part that it was made from
+ * @property array<string, mixed>|null $derivation how
  * @property Piece $piece
  * @property Section|null $section
  */
@@ -31,12 +33,12 @@ final class Part extends Model
 {
     use PutsAway;
 
-    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at'];
+    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at', 'derived_from', 'derivation'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime'];
+        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime', 'derivation' => 'array'];
     }
 
     /** @return BelongsTo<Piece, $this> */

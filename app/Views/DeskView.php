@@ -11,6 +11,7 @@ final readonly class DeskView
      * @param  list<PartName>  $siblings  parts of the same piece
      * @param  list<PartName>  $groups  players of the section who have fingers of their own
      * @param  int|null  $players  the group whose edition this is; null: the section's
+     * @param  list<GoneView>  $gone  what was decided about notes that a newer edition does not have
      * @param  string  $music  the print, as MusicXML
      * @param  string  $musicName  made from its contents
      */
@@ -24,6 +25,7 @@ final readonly class DeskView
         public MarkingView $marking,
         public PerformanceView $performance,
         public array $groups,
+        public array $gone,
         public ?int $players,
         public WordsView $words,
     ) {}

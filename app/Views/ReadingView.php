@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use UprightPencil\Core\Format\Reading;
+use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Strings\Instrument;
 
 /** What was understood of a file, before anything is kept. */
@@ -11,31 +13,38 @@ final readonly class ReadingView
 {
     /**
      * @param  list<ReadPartView>  $parts
-     * @param  list<WarningView>  $warnings
+     * @param  list<WarningView>  $warnings  what bears on the notes first
+     * @param  list<string>  $tunes  titles of all tunes of the file, where it holds several
      */
-    public function __construct(
+    private function __construct(
         public string $title,
         public string $composer,
         public array $parts,
         public array $warnings,
+        public array $tunes,
     ) {}
 
-    /** @param array{title: string, composer: string, parts: list<array<string, mixed>>, warnings: list<array<string, mixed>>, ...} $summary */
-    public static function of(array $summary): self
+    /** @param array<string, Instrument> $chosen part id => instrument, where somebody corrected the guess */
+    public static function of(Reading $reading, array $chosen): self
     {
+        $summary = Summary::of($reading, $chosen);
         $parts = array_map(static fn (array $part): ReadPartView => new ReadPartView(
             $part['id'],
             $part['name'],
             Instrument::from($part['instrument']),
             $part['guessedFrom'],
+            $part['strings'],
             $part['measures'],
             $part['playedMeasures'],
             $part['notes'],
+            $part['cues'],
+            $part['unpitched'],
+            count($part['voices']),
             $part['range'],
             $part['keys'],
             $part['meters'],
         ), $summary['parts']);
 
-        return new self($summary['title'], $summary['composer'], $parts, array_map(static fn (array $warning): WarningView => new WarningView(...$warning), $summary['warnings']));
+        return new self($reading->score->title, $reading->score->composer, $parts, WarningView::all([...$reading->warnings, ...Summary::doubts($reading->score, $chosen)]), count($reading->tunes) > 1 ? $reading->tunes : []);
     }
 }

@@ -10,7 +10,7 @@ use UprightPencil\Core\Marking\Kinds\Kinds;
 /** Writes the types of the client from the views, so that page and server cannot disagree unnoticed. */
 final class TypeScript
 {
-    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, OccasionsView::class, PieceView::class, TypedView::class, PassageTableView::class, PageFilesView::class, PlayedView::class];
+    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, OccasionsView::class, PieceView::class, TypedView::class, PassageTableView::class, PageFilesView::class, PlayedView::class, CorrectionView::class, EditionsView::class, EditionPageView::class, DerivedView::class];
 
     /** @var array<string, string> name => declaration */
     private array $written = [];

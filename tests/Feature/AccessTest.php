@@ -9,9 +9,11 @@ use App\Marking\PageFiles;
 use App\Marking\Typing;
 use App\Models\Device;
 use App\Models\Ensemble;
+use App\Models\GoneDecision;
 use App\Models\Invitation;
 use App\Models\Membership;
 use App\Models\Part;
+use App\Models\PartVersion;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
@@ -55,24 +57,24 @@ final class AccessTest extends TestCase
     public static function routes(): iterable
     {
         $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings', 'POST readings/played'];
-        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}'];
+        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}', 'GET parts/{part}/editions', 'GET editions/{version}'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}', 'POST memberships/{membership}/password-link',
             'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}', 'PUT ensembles/{ensemble}/manuscripts/{key}',
         ];
-        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
+        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log', 'POST gone/{gone}/place', 'DELETE gone/{gone}'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
             foreach ($routes as $route) {
                 [$method, $address] = explode(' ', $route);
                 yield $route => [$method, $address, (string) $expected];
             }
         }
-        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}', 'GET parts/{part}/manuscript', 'POST parts/{part}/pages', 'PUT pages/{page}/look', 'DELETE pages/{page}'] as $route) {
+        foreach (['PATCH parts/{part}', 'POST parts/{part}/move', 'DELETE parts/{part}', 'GET parts/{part}/manuscript', 'POST parts/{part}/pages', 'PUT pages/{page}/look', 'DELETE pages/{page}', 'POST editions/{version}/back', 'POST parts/{part}/derived/trial', 'POST parts/{part}/derived'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1443333.'];
         }
-        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'GET pieces/{piece}/passages', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}'] as $route) {
+        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'GET pieces/{piece}/passages', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}', 'POST pieces/{piece}/correction/trial', 'POST pieces/{piece}/correction'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
         }
@@ -140,7 +142,12 @@ final class AccessTest extends TestCase
         $colleague = static fn (): Membership => $ensemble->memberships()->create(['user_id' => self::director(Str::random(8).'@school.test')->id, 'role' => Role::CoTeacher, 'decides' => true]);
         $invited = static fn (): Invitation => $ensemble->invitations()->create(['user_id' => $by, 'email' => 'new@school.test', 'role' => Role::CoTeacher, 'decides' => true, 'parts' => [], 'token_hash' => Str::random(64), 'expires_at' => now()->addDay()]);
 
+        $version = static fn (): PartVersion => $part->versions()->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => now()]);
+        $gone = static fn (): GoneDecision => GoneDecision::query()->create(['part_id' => $part->id, 'part_version_id' => $version()->id, 'note' => 'gone', 'measure' => '1', 'beat' => 1, 'pitch' => 'D4', 'fields' => ['direction' => 'up']]);
+
         return '/api/'.strtr($address, [
+            '{version}' => str_contains($address, '{version}') ? $version()->id : '',
+            '{gone}' => str_contains($address, '{gone}') ? $gone()->id : '',
             '{part}' => $part->id,
             '{note}' => 'n1',
             '{page}' => str_contains($address, '{page}') ? PageFiles::keep($ensemble->memberships()->firstOrFail()->user, $part, UploadedFile::fake()->createWithContent('scan.pdf', '%PDF-1.4 a page'))->key : '',

@@ -11,10 +11,13 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
+use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
+use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Tests\Format\BoundsTest;
 use UprightPencil\Core\Tests\Support\Samples;
+use UprightPencil\Core\Tests\Support\WorldScores;
 
 final class ImportTest extends TestCase
 {
@@ -170,6 +173,55 @@ final class ImportTest extends TestCase
     {
         $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(self::musicXml('C4w', 'Piano'))])
             ->assertOk()->assertJsonPath('warnings.0.message', '“Piano” does not look like a bowed string part; by its clef it is taken as violin.');
+    }
+
+    public function test_several_files_become_one_piece_and_one_that_does_not_fit_is_told(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $tune = static fn (string $voice, string $music): string => "X:1\nT:Low Water\nM:4/4\nL:1/4\nK:C\nV:1 name=\"{$voice}\"\n{$music}\n";
+        $files = static fn (): array => [UploadedFile::fake()->createWithContent('violin.abc', $tune('Violin', 'cdef|g4|')), UploadedFile::fake()->createWithContent('viola.abc', $tune('Viola', 'CDEF|G4|')), UploadedFile::fake()->createWithContent('cello.abc', $tune('Cello', 'C,4|'))];
+        $this->actingAs($director)->post('/api/readings', ['files' => $files()], ['Accept' => 'application/json'])->assertOk()->assertJsonPath('title', 'Low Water')->assertJsonCount(3, 'parts')
+            ->assertJsonPath('warnings.0.message', '“Cello” (cello.abc) has 1 measures, the others have 2: it does not fit the other parts. Check that all files are of one edition.')->assertJsonPath('warnings.0.places.0.part', 'P3');
+        $this->post("/api/ensembles/{$ensemble->id}/pieces", ['files' => $files(), 'title' => 'Low Water', 'rights' => 'own', 'parts' => ['P1', 'P2'], 'key' => Str::uuid()->toString()], ['Accept' => 'application/json'])->assertCreated();
+
+        self::assertSame(['Violin', 'Viola'], Part::query()->orderBy('place')->pluck('name')->all());
+        $wrong = [...$files(), UploadedFile::fake()->createWithContent('notes.txt', 'Dear all')];
+        $this->post('/api/readings', ['files' => $wrong], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonPath('message', '“notes.txt”: This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.');
+    }
+
+    public function test_only_the_parts_that_are_chosen_are_kept_with_the_tempo_of_the_top_part(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $score = WorldScores::partwise(WorldScores::all()['thirty parts'][0]);
+        $timed = (string) preg_replace('/(<part id="P1"><measure number="1">)/', '$1<direction><direction-type><words>Allegro</words></direction-type><sound tempo="132"/></direction>', $score);
+        $upload = static fn (array $more): array => ['file' => self::file($timed), 'title' => 'Large', 'rights' => 'printed-only', 'key' => Str::uuid()->toString()] + $more;
+        $read = $this->actingAs($director)->post('/api/readings', ['file' => self::file($timed)])->assertOk()->assertJsonCount(30, 'parts')->json('parts');
+        $strings = array_column(array_filter($read, static fn (array $part): bool => $part['strings']), 'id');
+        self::assertCount(9, $strings);
+
+        $this->post("/api/ensembles/{$ensemble->id}/pieces", $upload(['parts' => $strings]), ['Accept' => 'application/json'])->assertCreated();
+        self::assertSame(9, Part::query()->count());
+        self::assertSame(132.0, TempoMap::of(Music::read(Part::query()->orderBy('place')->firstOrFail()->music)->score)->first());
+        $this->post("/api/ensembles/{$ensemble->id}/pieces", $upload(['parts' => ['P99']]), ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonPath('message', 'Choose at least one part.');
+    }
+
+    public function test_one_tune_of_a_book_is_chosen(): void
+    {
+        $ensemble = self::ensembleOf($director = self::director());
+        $book = static fn (): UploadedFile => UploadedFile::fake()->createWithContent('book.abc', "X:1\nT:One\nL:1/4\nK:C\nCDEF|\n\nX:2\nT:Two\nL:1/4\nK:C\nGABc|\n");
+        $this->actingAs($director)->post('/api/readings', ['file' => $book()])->assertOk()->assertJsonPath('title', 'One')->assertJsonPath('tunes', ['One', 'Two']);
+        $this->post('/api/readings', ['file' => $book(), 'tune' => 2])->assertOk()->assertJsonPath('title', 'Two')->assertJsonCount(0, 'warnings');
+        $this->post("/api/ensembles/{$ensemble->id}/pieces", ['file' => $book(), 'tune' => 2, 'title' => 'Two', 'rights' => 'own', 'key' => Str::uuid()->toString()], ['Accept' => 'application/json'])->assertCreated();
+
+        self::assertSame('G4', Music::read(Part::query()->firstOrFail()->music)->score->parts[0]->notes()[0]->pitch?->name());
+    }
+
+    public function test_warnings_of_one_kind_are_one_with_all_their_places(): void
+    {
+        $short = implode('', array_map(static fn (int $number): string => "<measure number=\"{$number}\">".($number === 1 ? Samples::attributes() : '').($number % 3 === 0 ? '<sparkle/>' : '').Samples::note('D4', $number % 2 === 0 ? 6 : 8).'</measure>', range(1, 9)));
+        $warnings = $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(Samples::part($short))])->assertOk()->json('warnings');
+
+        self::assertSame([['Measure 2 holds 3 beats; the meter 4/4 has 4.', 4, true, ['2', '4', '6', '8']], ['<sparkle> is not MusicXML that we know; it was left out.', 1, false, ['3']]], array_map(static fn (array $one): array => [$one['message'], $one['count'], $one['matters'], array_column($one['places'], 'measure')], $warnings));
     }
 
     private static function file(string $bytes): UploadedFile

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\MusicFile;
+use App\Http\Requests\MusicFiles;
 use App\Marking\LeftOver;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
@@ -15,8 +15,9 @@ use App\Views\ReadingView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
-use UprightPencil\Core\Format\Music;
-use UprightPencil\Core\Marking\Summary;
+use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
 
 use function Illuminate\Support\defer;
@@ -26,25 +27,25 @@ final class ImportController extends Controller
 {
     public function read(Request $request): JsonResponse
     {
-        $summary = Summary::of(Music::read(MusicFile::bytes($request)), self::instruments($request));
-
-        return new JsonResponse(ReadingView::of($summary));
+        return new JsonResponse(ReadingView::of(MusicFiles::reading($request), self::instruments($request)));
     }
 
     public function store(Request $request, Ensemble $ensemble): JsonResponse
     {
         defer(LeftOver::sweep(...));
-        $bytes = MusicFile::bytes($request);
-        /** @var array{title: string, rights: string, key: string, kind?: string} $kept */
+        $score = MusicFiles::reading($request)->score;
+        /** @var array{title: string, rights: string, key: string, kind?: string, parts?: list<string>} $kept */
         $kept = $request->validate([
             'title' => ['required', 'string', 'max:200'],
             'rights' => ['required', Rule::enum(Rights::class)],
             'key' => ['required', 'uuid'],
             'kind' => ['sometimes', Rule::in(Piece::KINDS)],
+            'parts' => ['sometimes', 'array', 'max:200'],
+            'parts.*' => ['string', 'max:100'],
         ], ['title.required' => 'Give the piece a title.']);
-        $piece = PieceImport::keep(
+        $piece = PieceImport::keepScore(
             $ensemble,
-            $bytes,
+            isset($kept['parts']) ? self::only($score, $kept['parts']) : $score,
             $kept['title'],
             Rights::from($kept['rights']),
             self::instruments($request),
@@ -53,6 +54,21 @@ final class ImportController extends Controller
         );
 
         return new JsonResponse(new KeptView($piece->id, $piece->parts()->firstOrFail()->id), 201);
+    }
+
+    /**
+     * The parts that were chosen; tempo marks stand in the top part, and go along.
+     *
+     * @param  list<string>  $ids
+     */
+    private static function only(Score $score, array $ids): Score
+    {
+        $chosen = array_values(array_filter($score->parts, static fn (Part $part): bool => in_array($part->id, $ids, true)));
+        if ($chosen === []) {
+            throw new UnreadableMusic('Choose at least one part.');
+        }
+
+        return $score->with(parts: $chosen[0] === $score->parts[0] ? $chosen : [$score->alone($chosen[0])->parts[0], ...array_slice($chosen, 1)]);
     }
 
     /** @return array<string, Instrument> part id => the director's correction of a guess */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\PageFiles;
+use App\Marking\PartVersions;
 use App\Marking\Typing;
 use App\Models\Ensemble;
 use App\Models\Manuscript;
@@ -25,7 +26,6 @@ use Illuminate\Validation\Rule;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Format\Manuscript\Played;
 use UprightPencil\Core\Format\UnreadableMusic;
-use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -51,7 +51,7 @@ final class ManuscriptController extends Controller
             return new JsonResponse(self::view($begun, true));
         }
         // Two windows that begin at once are typing on the same, and are told of each other.
-        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "{$user->id} {$part->id} ".Typing::base($part)." {$part->versions()->count()}")->toString();
+        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "{$user->id} {$part->id} ".PartVersions::base($part)." {$part->versions()->count()}")->toString();
         $fresh = new Manuscript(['key' => $key, 'user_id' => $user->id, 'ensemble_id' => $part->piece->ensemble_id, 'part_id' => $part->id, 'revision' => 0, 'typed' => json_encode(Typing::of($part), JSON_THROW_ON_ERROR)]);
 
         return new JsonResponse(self::view($fresh, true));
@@ -130,7 +130,7 @@ final class ManuscriptController extends Controller
         try {
             $reading = Typing::read($manuscript);
             $names = array_map(static fn (Measure $measure): string => $measure->number, $reading->score->parts[0]->measures);
-            $warnings = array_map(static fn (Warning $warning): WarningView => new WarningView(...$warning->toArray()), $reading->warnings);
+            $warnings = WarningView::all($reading->warnings);
         } catch (UnreadableMusic $told) {
             $fault = $told->getMessage();
         }

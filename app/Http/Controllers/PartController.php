@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\PartDesk;
+use App\Marking\PartVersions;
 use App\Models\Part;
 use App\Models\Section;
 use App\Models\User;
@@ -12,6 +13,7 @@ use App\Views\DeskEnsembleView;
 use App\Views\DeskPartView;
 use App\Views\DeskPieceView;
 use App\Views\DeskView;
+use App\Views\GoneView;
 use App\Views\PartName;
 use App\Views\SheetView;
 use App\Views\WordsView;
@@ -41,6 +43,7 @@ final class PartController extends Controller
             $desk->marking($user),
             $desk->performance(),
             $part->section_id === null ? [] : array_values(Section::query()->where('parent_id', $part->section_id)->orderBy('id')->get()->map(static fn (Section $group): PartName => new PartName($group->id, $group->name))->all()),
+            array_values(PartVersions::gone($part)->map(GoneView::of(...))->all()),
             $players?->id,
             WordsView::of($desk->vocabulary()),
         ));

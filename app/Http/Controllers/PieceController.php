@@ -45,7 +45,7 @@ final class PieceController extends Controller
     public function show(Piece $piece): JsonResponse
     {
         $ensemble = $piece->ensemble;
-        $parts = $piece->parts()->get();
+        $parts = $piece->parts()->withCount('versions')->get();
         $score = KeptScores::of($parts->firstOrFail()->music);
         $printed = $score->parts[0];
 

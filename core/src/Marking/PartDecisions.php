@@ -18,7 +18,7 @@ final class PartDecisions
     /** @var array<string, array<string, mixed>> note id => field => value */
     public array $notes = [];
 
-    /** @var list<string> decisions that name nothing in this part, as sentences; only where they were read leniently */
+    /** @var list<SkippedDecision> decisions that name nothing in this part; only where they were read leniently */
     public array $skipped = [];
 
     /** With what was decided for the fingers of some players; null where nothing was, or nobody asks. */
@@ -38,7 +38,7 @@ final class PartDecisions
     {
         $made = self::leniently($part, $decisions);
 
-        return $made->skipped === [] ? $made : throw new WrongDecision($made->skipped[0]);
+        return $made->skipped === [] ? $made : throw new WrongDecision($made->skipped[0]->why);
     }
 
     /**
@@ -67,7 +67,7 @@ final class PartDecisions
             try {
                 $made->add($decision);
             } catch (WrongDecision $fault) {
-                $made->skipped[] = $fault->getMessage();
+                $made->skipped[] = new SkippedDecision($decision, $fault->getMessage());
             }
         }
         $made->notes = array_filter($made->notes);

@@ -14,16 +14,27 @@ final readonly class Correction
     /** Pairs of measures, at most, that are compared with each other (0.1 s, 20 MB); beyond that they are compared by their places alone. */
     private const MOST_COMPARED = 1_000_000;
 
+    /** So many of the notes with a known name have the pitch that it meant; ours: one in ten is a very thorough correction. */
+    private const NAMES_HOLD = 0.9;
+
     /**
      * @param  Part  $part  as it is now, with the names of notes that are known again
-     * @param  list<array{string, Note}>  $gone  notes of the edition before that are in it no more, each with its measure's number
-     * @param  int  $kept  how many are
+     * @param  list<array{string, Meter|null, int, Note}>  $gone  notes of the edition before that are in it no more, each with its measure's number and meter and the resolution that it counts in
+     * @param  int  $kept  how many are; rests are not counted
+     * @param  list<string>  $fresh  for each note that nobody knew, its measure's number
      */
     private function __construct(
         public Part $part,
         public array $gone,
         public int $kept,
+        public array $fresh,
     ) {}
+
+    /** @return list<string> numbers of the measures in which notes go or come */
+    public function measures(): array
+    {
+        return array_values(array_unique([...array_column($this->gone, 0), ...$this->fresh]));
+    }
 
     /**
      * @param  Score  $before  one part
@@ -40,16 +51,67 @@ final readonly class Correction
         foreach (self::pairs($former->measures, $new->measures) as [$one, $other]) {
             $known += self::inMeasure($former->measures[$one], $new->measures[$other], $known);
         }
+        $all = $taken + array_fill_keys(array_map(static fn (Note $note): string => $note->id, $former->notes()), true);
+
+        return self::compared($former, $new, $known, $resolution, self::renamed($now->parts[0], $known, $all));
+    }
+
+    /**
+     * Back to an edition that was there before: its notes have the names that they had.
+     *
+     * @param  Score  $before  one part
+     * @param  Score  $now  one part
+     */
+    public static function backTo(Score $before, Score $now): self
+    {
+        $resolution = Resolution::common($before->resolution, $now->resolution);
+        $former = Resolution::of($before, $resolution)->parts[0];
+        $new = Resolution::of($now, $resolution)->parts[0];
+
+        return self::compared($former, $new, self::byName($former, $new), $resolution, $now->parts[0]);
+    }
+
+    /** @param array<string, string> $known id now => id before */
+    private static function compared(Part $former, Part $new, array $known, int $resolution, Part $named): self
+    {
         $gone = [];
         $still = array_flip($known);
         foreach ($former->measures as $measure) {
             foreach ($measure->notes() as $note) {
-                isset($still[$note->id]) || $note->rest || $gone[] = [$measure->number, $note];
+                isset($still[$note->id]) || $note->rest || $gone[] = [$measure->number, $measure->meter, $resolution, $note];
             }
         }
-        $all = $taken + array_fill_keys(array_map(static fn (Note $note): string => $note->id, $former->notes()), true);
+        $fresh = [];
+        $kept = 0;
+        foreach ($new->measures as $measure) {
+            foreach ($measure->notes() as $note) {
+                $kept += $note->rest || ! isset($known[$note->id]) ? 0 : 1;
+                $note->rest || isset($known[$note->id]) || $fresh[] = $measure->number;
+            }
+        }
 
-        return new self(self::renamed($now->parts[0], $known, $all)->with(id: $former->id, name: $former->name), $gone, count($known));
+        return new self($named->with(id: $former->id, name: $former->name), $gone, $kept, $fresh);
+    }
+
+    /**
+     * Whether names that notes have in a file are those of the edition before: names that only count the notes mean others as soon
+     * as one is put in, and then most of them have another pitch.
+     */
+    public static function namesHold(Score $before, Score $now): bool
+    {
+        $pitches = [];
+        foreach ($before->parts[0]->notes() as $note) {
+            $pitches[$note->id] = $note->pitch?->name();
+        }
+        $shared = $same = 0;
+        foreach ($now->parts[0]->notes() as $note) {
+            if (array_key_exists($note->id, $pitches)) {
+                $shared++;
+                $same += $pitches[$note->id] === $note->pitch?->name() ? 1 : 0;
+            }
+        }
+
+        return $shared > 0 && $same >= self::NAMES_HOLD * $shared;
     }
 
     /** @return array<string, string> id now => id before */

@@ -80,7 +80,7 @@ final class RecordTest extends TestCase
 
         self::assertSame(['n1', 'n2', 'n3'], array_keys($read->notes));
         self::assertCount(2, $read->skipped);
-        self::assertStringContainsString('There is no note “n99” in this part', $read->skipped[0]);
+        self::assertStringContainsString('There is no note “n99” in this part', $read->skipped[0]->why);
         self::assertSame(['n1', 'n2', 'n3'], array_keys(PartDecisions::touched($part, $decisions)));
     }
 

@@ -26,7 +26,7 @@ final class CorrectionTest extends TestCase
     {
         $correction = Correction::of(self::score($before), self::score($now), false);
 
-        self::assertSame($gone, array_map(static fn (array $one): string => "{$one[0]} {$one[1]->pitch?->name()}", $correction->gone));
+        self::assertSame($gone, array_map(static fn (array $one): string => "{$one[0]} {$one[3]->pitch?->name()}", $correction->gone));
         self::assertSame($kept, $correction->kept);
     }
 
@@ -55,6 +55,16 @@ final class CorrectionTest extends TestCase
 
         self::assertSame([], Correction::of($before->score, $now, true)->gone);
         self::assertCount(1, Correction::of($before->score, $now, false)->gone);
+    }
+
+    public function test_names_that_only_count_are_no_names(): void
+    {
+        $tune = implode('|', self::MEASURES).'|';
+        $numbered = static fn (string $music): Score => Music::read(Writer::write(self::score($music)))->score;
+
+        self::assertTrue(Correction::namesHold($numbered($tune), $numbered(str_replace('f4', 'g4', $tune))), 'one wrong note');
+        self::assertFalse(Correction::namesHold($numbered($tune), $numbered("c4|{$tune}")), 'a measure put in before all others');
+        self::assertFalse(Correction::namesHold($numbered($tune), $numbered('a4|')->with(parts: [new Part('P1', 'Other', [])])));
     }
 
     public function test_a_new_note_never_has_the_name_of_one_that_is_gone(): void

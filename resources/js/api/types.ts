@@ -118,7 +118,45 @@ export interface Codes {
     codes: string[]
 }
 
+/** What a corrected edition would change in a part. */
+export interface CorrectedPart {
+    part: number
+    name: string
+    /** part of the file; null: none fits */
+    from: string | null
+    /** notes that are known again */
+    same: number
+    /** notes that come new */
+    fresh: number
+    /** in which notes go or come */
+    measures: string[]
+    /** decided notes that stay */
+    kept: number
+    /** decisions that lose their note */
+    gone: Gone[]
+    /** names its notes as they are */
+    base: string
+}
+
+/** What a corrected edition would change in a piece; nothing is kept yet. */
+export interface Correction {
+    parts: CorrectedPart[]
+    /** the parts of the file */
+    theirs: ReadPart[]
+    warnings: Warning[]
+    tunes: string[]
+}
+
 export type Density = 'first-year' | 'usual' | 'sparse'
+
+/** A part that could be made from another one; nothing is kept yet. */
+export interface Derived {
+    name: string
+    notes: number
+    shifts: Shift[]
+    /** as MusicXML */
+    music: string
+}
 
 /** A part opened on the desk. */
 export interface Desk {
@@ -135,6 +173,8 @@ export interface Desk {
     performance: Performance
     /** players of the section who have fingers of their own */
     groups: PartName[]
+    /** what was decided about notes that a newer edition does not have */
+    gone: Gone[]
     /** the group whose edition this is; null: the section's */
     players: number | null
     words: Words
@@ -201,6 +241,42 @@ export interface Drawn {
     findings: Finding[]
 }
 
+/** The notes of a part as they were once, or are now. */
+export interface Edition {
+    id: number
+    /** imported, typed, corrected or brought back */
+    how: 'imported' | 'typed' | 'corrected' | 'brought back'
+    /** who changed them; null: as they first came */
+    by: string | null
+    at: string
+    /** the file that they came from */
+    source: string
+    current: boolean
+    /** in which it differs from the one before */
+    measures: string[]
+}
+
+/** An edition of a part to be looked at: its print, and the pencil on it that holds for its notes. */
+export interface EditionPage {
+    music: string
+    notes: Note[]
+}
+
+/** All editions of a part, the newest first; and what was decided about notes that none of them has now. */
+export interface Editions {
+    part: number
+    name: string
+    piece: number
+    title: string
+    editions: Edition[]
+    gone: Gone[]
+    /** may bring one back */
+    directs: boolean
+    /** may place what is left over, or let it go */
+    decides: boolean
+    words: Words | null
+}
+
 /** The lowest or highest note of a part. */
 export interface Extreme {
     pitch: string
@@ -256,6 +332,18 @@ export interface Frame {
     finger: number
     /** semitones from where the first finger rests */
     reach: number
+}
+
+/** What was decided about a note that is not there any more. */
+export interface Gone {
+    /** null where nothing is kept yet */
+    id: number | null
+    measure: string
+    /** where it stood */
+    beat: number
+    pitch: string
+    /** as it was, without its note */
+    decision: DecisionFields & { players?: string }
 }
 
 /** How the hand goes through a part. */
@@ -637,6 +725,10 @@ export interface PiecePart {
     instrument: Instrument
     section: number | null
     putAway: boolean
+    /** the part that it was made from */
+    derivedFrom: number | null
+    /** how many its notes have had; 0 where they never changed */
+    editions: number
 }
 
 /** A piece and its parts, by name. */
@@ -728,9 +820,17 @@ export interface ReadPart {
     instrument: Instrument
     /** name, clef or range */
     guessedFrom: 'name' | 'clef' | 'range'
+    /** false: it is a part for something else */
+    strings: boolean
     measures: number
     playedMeasures: number
     notes: number
+    /** small notes for orientation, which are not counted among its notes */
+    cues: number
+    /** notes without a pitch */
+    unpitched: number
+    /** how many players' lines it holds */
+    voices: number
     /** lowest and highest pitch */
     range: [string, string] | null
     keys: string[]
@@ -742,7 +842,10 @@ export interface Reading {
     title: string
     composer: string
     parts: ReadPart[]
+    /** what bears on the notes first */
     warnings: Warning[]
+    /** titles of all tunes of the file, where it holds several */
+    tunes: string[]
 }
 
 /** Why an entry is not in the record. */
@@ -891,6 +994,15 @@ export interface ShelfPiece {
     parts: ShelfPart[]
 }
 
+/** Notes that were moved by octaves so that the instrument has them; by none where it does not. */
+export interface Shift {
+    measure: string
+    last: string
+    notes: number
+    octaves: number
+    because: string
+}
+
 /** What to know of a part before marking it. */
 export interface SizeUp {
     keys: string[]
@@ -1009,12 +1121,22 @@ export interface Typed {
     fault: string | null
 }
 
-/** Something in a file that was not understood. */
+/** Something in a file that was not understood, with all the places where it is so. */
 export interface Warning {
+    /** of the first place */
+    message: string
+    /** how many there are */
+    count: number
+    /** it bears on the notes */
+    matters: boolean
+    places: WarningPlace[]
+}
+
+/** Where something in a file was not understood. */
+export interface WarningPlace {
     part: string | null
     measure: string | null
     line: number | null
-    message: string
 }
 
 /** Another way to finger a stretch, and how it compares with the chosen one. */

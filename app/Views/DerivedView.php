@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+use UprightPencil\Core\Ensemble\Derived\DerivedPart;
+use UprightPencil\Core\Ensemble\Derived\Shift;
+use UprightPencil\Core\Score\Note;
+
+/** A part that could be made from another one; nothing is kept yet. */
+final readonly class DerivedView
+{
+    /**
+     * @param  list<ShiftView>  $shifts
+     * @param  string  $music  as MusicXML
+     */
+    private function __construct(
+        public string $name,
+        public int $notes,
+        public array $shifts,
+        public string $music,
+    ) {}
+
+    public static function of(DerivedPart $derived, string $music): self
+    {
+        $heads = array_filter($derived->part->notes(), static fn (Note $note): bool => ! $note->rest);
+
+        return new self($derived->part->name, count($heads), array_map(static fn (Shift $shift): ShiftView => new ShiftView($shift->measure, $shift->last, $shift->notes, $shift->octaves, $shift->because), $derived->shifts), $music);
+    }
+}
