@@ -13,19 +13,22 @@ final readonly class DerivedView
 {
     /**
      * @param  list<ShiftView>  $shifts
+     * @param  list<VoiceView>  $voices  the lines that the source holds
      * @param  string  $music  as MusicXML
      */
     private function __construct(
         public string $name,
         public int $notes,
         public array $shifts,
+        public array $voices,
         public string $music,
     ) {}
 
-    public static function of(DerivedPart $derived, string $music): self
+    /** @param array<string, array{int, string}> $lines staff and voice of each line of the source */
+    public static function of(DerivedPart $derived, array $lines, string $music): self
     {
         $heads = array_filter($derived->part->notes(), static fn (Note $note): bool => ! $note->rest);
 
-        return new self($derived->part->name, count($heads), array_map(static fn (Shift $shift): ShiftView => new ShiftView($shift->measure, $shift->last, $shift->notes, $shift->octaves, $shift->because), $derived->shifts), $music);
+        return new self($derived->part->name, count($heads), array_map(static fn (Shift $shift): ShiftView => new ShiftView($shift->measure, $shift->last, $shift->notes, $shift->octaves, $shift->because), $derived->shifts), array_values(array_map(static fn (array $line): VoiceView => new VoiceView($line[0], $line[1]), $lines)), $music);
     }
 }

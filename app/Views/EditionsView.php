@@ -22,6 +22,6 @@ final readonly class EditionsView
         public array $gone,
         public bool $directs,
         public bool $decides,
-        public ?WordsView $words,
+        public WordsView $words,
     ) {}
 }

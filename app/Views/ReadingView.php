@@ -45,6 +45,6 @@ final readonly class ReadingView
             $part['meters'],
         ), $summary['parts']);
 
-        return new self($reading->score->title, $reading->score->composer, $parts, WarningView::all([...$reading->warnings, ...Summary::doubts($reading->score, $chosen)]), count($reading->tunes) > 1 ? $reading->tunes : []);
+        return new self($reading->score->title, $reading->score->composer, $parts, WarningView::grouped([...$reading->warnings, ...Summary::outOfReach($reading->score, $chosen)]), count($reading->tunes) > 1 ? $reading->tunes : []);
     }
 }

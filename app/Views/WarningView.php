@@ -27,16 +27,35 @@ final readonly class WarningView
     ) {}
 
     /**
+     * Those of one kind as one, what bears on the notes first.
+     *
      * @param  list<Warning>  $warnings
      * @return list<self>
      */
-    public static function all(array $warnings): array
+    public static function grouped(array $warnings): array
     {
-        return array_map(static fn (array $group): self => new self(
+        return array_map(self::of(...), WarningGroups::of($warnings));
+    }
+
+    /**
+     * Each by itself, in the order of the music.
+     *
+     * @param  list<Warning>  $warnings
+     * @return list<self>
+     */
+    public static function each(array $warnings): array
+    {
+        return array_map(static fn (Warning $warning): self => self::of([$warning]), $warnings);
+    }
+
+    /** @param non-empty-list<Warning> $group */
+    private static function of(array $group): self
+    {
+        return new self(
             $group[0]->message,
             count($group),
             $group[0]->matters,
             array_map(static fn (Warning $warning): WarningPlaceView => new WarningPlaceView($warning->part, $warning->measure, $warning->line), array_slice($group, 0, self::MOST_PLACES)),
-        ), WarningGroups::of($warnings));
+        );
     }
 }

@@ -116,7 +116,7 @@ final class DerivedPartTest extends TestCase
     {
         $id = $this->postJson('/api/parts/'.($from ?? $this->viola)->id.'/derived', $asked + ['key' => Str::uuid()->toString()])->assertCreated()->json('part');
 
-        return Part::query()->with('section')->findOrFail($id);
+        return Part::query()->with('section')->whereKey($id)->firstOrFail();
     }
 
     /** @return list<array<string, mixed>> */

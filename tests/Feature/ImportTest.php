@@ -169,10 +169,12 @@ final class ImportTest extends TestCase
         self::assertSame(0, Piece::query()->count());
     }
 
-    public function test_a_piano_score_is_kept_with_a_true_warning(): void
+    public function test_a_piano_score_is_known_as_one_until_somebody_gives_it_to_strings(): void
     {
         $this->actingAs(self::director())->post('/api/readings', ['file' => self::file(self::musicXml('C4w', 'Piano'))])
-            ->assertOk()->assertJsonPath('warnings.0.message', '“Piano” does not look like a bowed string part; by its clef it is taken as violin.');
+            ->assertOk()->assertJsonPath('parts.0.strings', false)->assertJsonCount(0, 'warnings');
+        $this->post('/api/readings', ['file' => self::file(self::musicXml('C3w', 'Piano')), 'instruments' => ['P1' => 'violin']])
+            ->assertOk()->assertJsonPath('warnings.0.message', 'C3 in measure 1 is outside the range of the violin.');
     }
 
     public function test_several_files_become_one_piece_and_one_that_does_not_fit_is_told(): void

@@ -15,6 +15,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\Rule;
 use UprightPencil\Core\Ensemble\Derived\Derivation;
+use UprightPencil\Core\Ensemble\Derived\VoiceChoice;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -25,7 +26,9 @@ final class DerivedPartController extends Controller
     {
         $derived = Deriving::of($part, self::how($request));
 
-        return new JsonResponse(DerivedView::of($derived, Writer::write(KeptScores::of($part->music)->with(parts: [$derived->part]))));
+        $score = KeptScores::of($part->music);
+
+        return new JsonResponse(DerivedView::of($derived, VoiceChoice::linesOf($score->parts[0]), Writer::write($score->with(parts: [$derived->part]))));
     }
 
     public function store(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse

@@ -113,7 +113,7 @@ final class EditionController extends Controller
             array_values(PartVersions::gone($part)->map(GoneView::of(...))->all()),
             $user->can('direct', $part),
             $user->can('decide', $part),
-            WordsView::orNull(PartRecipe::of($part)->houseStyle()->vocabulary),
+            WordsView::of(PartRecipe::of($part)->houseStyle()->vocabulary),
         ));
     }
 

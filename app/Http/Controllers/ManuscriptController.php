@@ -130,7 +130,7 @@ final class ManuscriptController extends Controller
         try {
             $reading = Typing::read($manuscript);
             $names = array_map(static fn (Measure $measure): string => $measure->number, $reading->score->parts[0]->measures);
-            $warnings = WarningView::all($reading->warnings);
+            $warnings = WarningView::each($reading->warnings);
         } catch (UnreadableMusic $told) {
             $fault = $told->getMessage();
         }

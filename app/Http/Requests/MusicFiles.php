@@ -20,7 +20,11 @@ final class MusicFiles
 
     private const MOST_TUNES = 100_000;
 
-    /** @throws UnreadableMusic when there is none, one is too large, or one cannot be read: then it is said which */
+    /**
+     * Of a book of tunes the one that is asked for, else the first: the page offers the others.
+     *
+     * @throws UnreadableMusic when there is none, one is too large, or one cannot be read: then it is said which
+     */
     public static function reading(Request $request): Reading
     {
         $files = array_merge(array_values((array) $request->file('files')), array_filter([$request->file('file')]));
@@ -36,7 +40,7 @@ final class MusicFiles
         foreach ($files as $file) {
             $name = $file instanceof UploadedFile ? $file->getClientOriginalName() : '';
             try {
-                $readings[] = [$name, Music::read(self::bytes($file), isset($asked['tune']) ? (int) $asked['tune'] : null)];
+                $readings[] = [$name, Music::read(self::bytes($file), (int) ($asked['tune'] ?? 1))];
             } catch (UnreadableMusic $fault) {
                 throw count($files) === 1 ? $fault : new UnreadableMusic("“{$name}”: {$fault->getMessage()}");
             }

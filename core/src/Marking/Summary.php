@@ -124,14 +124,29 @@ final class Summary
         $doubts = [];
         foreach ($score->parts as $part) {
             $guess = InstrumentGuess::of($part);
-            $instrument = $chosen[$part->id] ?? $guess->instrument;
             if ($guess->doubtful && ! isset($chosen[$part->id])) {
                 $doubts[] = new Warning("“{$part->name}” does not look like a bowed string part; by its {$guess->from} it is taken as {$guess->instrument->value}.", $part->id);
             }
-            array_push($doubts, ...self::outOfRange($part, $instrument));
         }
 
-        return $doubts;
+        return [...$doubts, ...self::outOfReach($score, $chosen)];
+    }
+
+    /**
+     * Notes that a part's instrument does not have. Of a part for something else nothing is said, until somebody gives it to strings.
+     *
+     * @param  array<string, Instrument>  $chosen  part id => instrument, where somebody said it
+     * @return list<Warning>
+     */
+    public static function outOfReach(Score $score, array $chosen = []): array
+    {
+        $out = [];
+        foreach ($score->parts as $part) {
+            $guess = InstrumentGuess::of($part);
+            array_push($out, ...($guess->doubtful && ! isset($chosen[$part->id]) ? [] : self::outOfRange($part, $chosen[$part->id] ?? $guess->instrument)));
+        }
+
+        return $out;
     }
 
     /** @return list<Warning> one for each part: its first note that the instrument does not have, and how many there are */

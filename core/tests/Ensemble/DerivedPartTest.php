@@ -59,6 +59,15 @@ final class DerivedPartTest extends TestCase
         self::assertSame([1], array_map(static fn (Shift $shift): int => $shift->octaves, $derived->shifts));
     }
 
+    public function test_a_line_that_is_too_low_from_beginning_to_end_is_moved_as_one(): void
+    {
+        $score = self::score('V:1 name="Cello" clef=bass', "K:C\nC,2 E,2 G,2 z2|A,2 F,2 C,2 z2|C2 D2 E2 z2|");
+        $derived = DerivedPart::of($score, $score->parts[0], new Derivation(Instrument::Violin));
+
+        self::assertSame('C4 E4 G4 A4 F4 C4 C5 D5 E5', self::pitches($derived->part), 'also the phrase that would have been high enough');
+        self::assertSame(['most of the line is too low for the violin: all of it is an octave up'], array_map(static fn (Shift $shift): string => $shift->because, $derived->shifts));
+    }
+
     public function test_what_no_octave_helps_is_told(): void
     {
         $score = self::score('V:1 name="Viola" clef=alto', "K:C\nD,2 F,2 A,2 C2 E2 G2 B2 d2 f2 a2 c'2 e'2 g'2 b'2 d''2 f''2 a''2 c'''2|");
@@ -162,6 +171,15 @@ final class DerivedPartTest extends TestCase
         $divided = $two->with(parts: [$joined->with(measures: [$joined->measures[0]])]);
         self::assertSame('C5 E5 G5', self::pitches(DerivedPart::of($divided, $divided->parts[0], new Derivation(Instrument::Violin, voice: 'top'))->part));
         self::assertSame('C4 E4 G4', self::pitches(DerivedPart::of($divided, $divided->parts[0], new Derivation(Instrument::Violin, voice: 'bottom'))->part));
+    }
+
+    public function test_rests_stay_as_they_are_written(): void
+    {
+        $score = Reader::read("X:1\nL:1/4\nM:3/4\nK:C\nV:1 name=\"Viola\" clef=alto\nz|G2z|zGz|Z|\n")->score;
+        $part = DerivedPart::of($score, $score->parts[0], new Derivation(Instrument::Violin))->part;
+
+        self::assertSame(array_map(static fn (Note $note): int => $note->duration, $score->parts[0]->notes()), array_map(static fn (Note $note): int => $note->duration, $part->notes()));
+        self::assertSame('quarter', $part->notes()[0]->value?->type->value, 'a pickup of rest is no whole measure');
     }
 
     public function test_a_voice_that_is_not_there_is_told(): void

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, AskedIn, Codes, Decision, Devices, Desk, Drawn, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, PageFile, PageFiles, Passage, PassageTable, People, Piece, Played, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
+import type { Account, Address, AskedIn, Codes, Correction, Decision, Derived, Devices, Desk, Drawn, EditionPage, Editions, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, Order, PageFile, PageFiles, Passage, PassageTable, People, Piece, Played, Profile, ProfileTrial, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -110,6 +110,16 @@ function upload(file: File, fields: Record<string, string>): FormData {
     return form
 }
 
+/** Music files, one or one a part, with what is said of them. */
+function music(files: readonly File[], fields: Record<string, string | number | null | undefined>): FormData {
+    const form = new FormData()
+    files.forEach((file) => form.append('files[]', file))
+    Object.entries(fields).forEach(([name, value]) => value !== null && value !== undefined && form.append(name, String(value)))
+    return form
+}
+
+const byPart = (name: string, values: Record<number, string>) => Object.fromEntries(Object.entries(values).map(([part, value]) => [`${name}[${part}]`, value]))
+
 function instrumentFields(instruments: Record<string, string>): Record<string, string> {
     return Object.fromEntries(Object.entries(instruments).map(([part, instrument]) => [`instruments[${part}]`, instrument]))
 }
@@ -124,6 +134,14 @@ export interface GivenProfile {
     settings: Record<string, unknown>
     style: Record<string, string>
     directors: Record<string, string>
+}
+
+/** How a part is made from another one. */
+export interface Derivation {
+    as: string
+    interval: string | null
+    voice: string | null
+    staff: number | null
 }
 
 export const api = {
@@ -182,14 +200,19 @@ export const api = {
     bringPiece: (id: number, to: number, how: 'move' | 'decided' | 'print') => request<Made>('POST', `pieces/${id}/bring`, { to, how }),
     takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
     shelf: () => request<Shelf>('GET', 'shelf'),
-    read: (file: File, instruments: Record<string, string>) =>
-        request<Reading>('POST', 'readings', upload(file, instrumentFields(instruments))),
-    keep: (ensemble: number, file: File, kept: { title: string; rights: string; kind: string; key: string; instruments: Record<string, string> }) =>
-        request<Kept>(
-            'POST',
-            `ensembles/${ensemble}/pieces`,
-            upload(file, { title: kept.title, rights: kept.rights, kind: kept.kind, key: kept.key, ...instrumentFields(kept.instruments) }),
-        ),
+    read: (files: File[], tune: number | null, instruments: Record<string, string>) => request<Reading>('POST', 'readings', music(files, { tune, ...instrumentFields(instruments) })),
+    keep: (ensemble: number, files: File[], { parts, instruments, ...kept }: { title: string; rights: string; kind: string; key: string; tune: number | null; parts: string[]; instruments: Record<string, string> }) =>
+        request<Kept>('POST', `ensembles/${ensemble}/pieces`, music(files, { ...kept, ...Object.fromEntries(parts.map((part, index) => [`parts[${index}]`, part])), ...instrumentFields(instruments) })),
+    /** @param only the part that is meant; null: all of the piece */
+    tryCorrection: (piece: number, files: File[], tune: number | null, only: number | null, parts: Record<number, string>) => request<Correction>('POST', `pieces/${piece}/correction/trial`, music(files, { tune, only, ...byPart('parts', parts) })),
+    correct: (piece: number, files: File[], tune: number | null, parts: Record<number, string>, bases: Record<number, string>) => request<undefined>('POST', `pieces/${piece}/correction`, music(files, { tune, ...byPart('parts', parts), ...byPart('bases', bases) })),
+    editions: (part: number) => request<Editions>('GET', `parts/${part}/editions`),
+    edition: (id: number) => request<EditionPage>('GET', `editions/${id}`),
+    bringEditionBack: (id: number) => request<undefined>('POST', `editions/${id}/back`),
+    placeGone: (id: number, note: string, key: string) => request<undefined>('POST', `gone/${id}/place`, { note, key }),
+    letGoneGo: (id: number) => request<undefined>('DELETE', `gone/${id}`),
+    tryDerived: (part: number, how: Derivation) => request<Derived>('POST', `parts/${part}/derived/trial`, how),
+    derive: (part: number, how: Derivation & { name: string; key: string }) => request<Kept>('POST', `parts/${part}/derived`, how),
     /** @param beside “parts/3” or “manuscripts/…” */
     pageFiles: (beside: string) => request<PageFiles>('GET', `${beside}/pages`),
     bringPage: (beside: string, file: File) => request<PageFile>('POST', `${beside}/pages`, upload(file, {})),

@@ -154,6 +154,8 @@ export interface Derived {
     name: string
     notes: number
     shifts: Shift[]
+    /** the lines that the source holds */
+    voices: Voice[]
     /** as MusicXML */
     music: string
 }
@@ -274,7 +276,7 @@ export interface Editions {
     directs: boolean
     /** may place what is left over, or let it go */
     decides: boolean
-    words: Words | null
+    words: Words
 }
 
 /** The lowest or highest note of a part. */
@@ -1119,6 +1121,12 @@ export interface Typed {
     warnings: Warning[]
     /** why it is not music yet */
     fault: string | null
+}
+
+/** One player's line of a part for more. */
+export interface Voice {
+    staff: number
+    voice: string
 }
 
 /** Something in a file that was not understood, with all the places where it is so. */

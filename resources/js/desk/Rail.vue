@@ -8,6 +8,7 @@ import { useDesk } from '../stores/desk'
 import type { useFindingWalk } from './finding-walk'
 import Findings from './Findings.vue'
 import Fingerboard from './Fingerboard.vue'
+import GoneList from './GoneList.vue'
 import NoteCard from './NoteCard.vue'
 import type { useSelection } from './selection'
 import SizeUp from './SizeUp.vue'
@@ -65,6 +66,7 @@ watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), {
 <template>
     <aside class="rail">
         <Refused />
+        <GoneList :chosen="chosen" />
         <SizeUp v-if="sizing" :size="sized" :fault="fault" @go="emit('choose', $event)" @again="sizeUp" />
         <NoteCard v-else :note="chosen" :begin="strokeChosen" :span="spanWords" :commands="commands" :saving="beingSaved(selected)" :single-keys="singleKeys">
             <template #ways>

@@ -1,6 +1,6 @@
 import { Unreachable } from '../api/client'
 import { say } from '../stores/say'
-import type { Decision, FieldName, Note } from '../api/types'
+import type { Decision, FieldName, Gone, Note } from '../api/types'
 
 /** Fields that are spoken of in other words than their own. */
 const FIELD_WORDS: Partial<Record<FieldName, string>> = {
@@ -118,9 +118,19 @@ export function decisionWords(decision: Decision, notes: ReadonlyMap<string, Not
     const { note, to, measures, ...fields } = decision as Record<string, unknown> & { note?: string; to?: string; measures?: string }
     const place = (id: string) => (notes.has(id) ? placeWords(notes.get(id) as Note) : id)
     const where = note === undefined ? (measures === 'all' ? 'the whole part' : say(`measures ${measures}`)) : place(note) + (to === undefined ? '' : ` to ${place(to)}`)
+    return `${where}: ${fieldsWords(fields)}`
+}
+
+function fieldsWords(fields: Record<string, unknown>): string {
     const what = Object.entries(fields).map(([field, value]) => {
         const name = fieldWords(field as FieldName)
         return value === null ? `no ${name}` : value === true ? name : value === false ? `without ${name}` : `${name} ${String(value)}`
     })
-    return `${where}: ${what.join(', ')}`
+    return what.join(', ')
+}
+
+/** “Measure 3, beat 1, C♯5: finger 2”: what was decided about a note that is not there any more. */
+export function goneWords({ measure, beat, pitch, decision }: Gone): string {
+    const { players, ...fields } = decision
+    return `${say(`Measure ${measure}`)}, beat ${beat}, ${pitch}: ${fieldsWords(fields)}${players === undefined ? '' : ' (for some players)'}`
 }

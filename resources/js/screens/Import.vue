@@ -1,30 +1,32 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElProgress, ElRadio, ElRadioGroup, ElSelect, ElTable, ElTableColumn, ElUpload } from 'element-plus'
+import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElMessage, ElProgress, ElRadio, ElRadioGroup, ElSelect } from 'element-plus'
 import { v4 as uuid } from 'uuid'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '../api/client'
-import type { Reading, ReadPart, ShelfEnsemble, Warning } from '../api/types'
+import type { Reading, ReadPart, ShelfEnsemble } from '../api/types'
 import RightsChoice from '../components/RightsChoice.vue'
 import TopBar from '../components/TopBar.vue'
 import { LEVELS, problemWords } from '../desk/words'
-import { say } from '../stores/say'
+import { MOST_BYTES, partNames, tuneChoices } from '../music/files'
+import MusicDrop from '../music/MusicDrop.vue'
+import PartsRead from '../music/PartsRead.vue'
+import ReadWarnings from '../music/ReadWarnings.vue'
 import { KINDS } from '../staff/words'
 
 /** What is pasted has no name of its own. */
 const PASTED = 'pasted tune'
 /** A lesson line of a method book has 8 to 16 measures. */
 const LONGEST_LINE = 16
-const MOST_BYTES = 20 * 1024 * 1024
-const INSTRUMENTS = ['violin', 'viola', 'cello', 'bass'].map((name) => ({ value: name, label: name }))
-const GUESSED: Record<string, string> = { name: 'by its name', clef: 'by its clef', range: 'by its range' }
 
 const router = useRouter()
 const ensembles = ref<ShelfEnsemble[]>([])
-const file = ref<File | null>(null)
+const files = shallowRef<File[]>([])
+const tune = ref<number | null>(null)
 const reading = ref<Reading | null>(null)
 const corrected = ref<Record<string, string>>({})
+const taken = ref<string[]>([])
 const title = ref('')
 const ensemble = ref<number | undefined>(undefined)
 const rights = ref('')
@@ -33,16 +35,15 @@ const kind = ref<keyof typeof KINDS>('piece')
 const pasting = ref(false)
 const abc = ref('')
 const fault = ref('')
-const upload = ref<InstanceType<typeof ElUpload> | null>(null)
 const busy = ref('')
 /** The same key again is the same piece, so a double click or a lost answer does not make two. */
 let key: string = uuid()
 let order = 0
 
-const partNames = computed(() => Object.fromEntries((reading.value?.parts ?? []).map((part) => [part.id, part.name])))
 const classes = computed(() => ensembles.value.map(({ id, name, level }) => ({ value: id, label: `${name}, ${LEVELS[level ?? ''] ?? 'class profile cannot be used'}` })))
+const tunes = computed(() => tuneChoices(reading.value?.tunes ?? []))
 const missing = computed(() =>
-    [title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'whether players may see the notes' : ''].filter(Boolean),
+    [taken.value.length === 0 ? 'which parts' : '', title.value.trim() === '' ? 'a title' : '', ensemble.value === undefined ? 'the ensemble' : '', rights.value === '' ? 'whether players may see the notes' : ''].filter(Boolean),
 )
 
 onMounted(async () => {
@@ -54,43 +55,33 @@ onMounted(async () => {
     }
 })
 
-/** The same file may be chosen again, when it was mended. */
-function choose(chosen: File | undefined): void {
-    const input = upload.value?.$el.querySelector('input')
-    if (input instanceof HTMLInputElement) {
-        input.value = ''
-    }
-    void take(chosen)
-}
-
-async function take(chosen: File | undefined): Promise<void> {
-    if (!chosen) {
-        return
-    }
-    file.value = chosen
+async function take(chosen: File[], which: number | null = null): Promise<void> {
+    files.value = chosen
+    tune.value = which
     corrected.value = {}
     reading.value = null
     key = uuid()
     const understood = await read()
-    if (file.value === chosen) {
-        title.value = understood ? understood.title || (chosen.name === PASTED ? '' : chosen.name.replace(/\.[^.]+$/, '')) : ''
-        kind.value = understood?.parts.every(({ measures }) => measures <= LONGEST_LINE) ? 'line' : 'piece'
+    if (files.value === chosen && tune.value === which) {
+        title.value = understood ? understood.title || named(chosen) : ''
+        taken.value = understood?.parts.filter(({ strings }) => strings).map(({ id }) => id) ?? []
+        kind.value = understood?.parts.every(({ measures, strings }) => strings && measures <= LONGEST_LINE) ? 'line' : 'piece'
     }
 }
 
-/** What was understood of the file that was chosen last; an answer about an earlier one changes nothing. */
+const named = ([first]: File[]) => (first === undefined || first.name === PASTED ? '' : first.name.replace(/\.[^.]+$/, ''))
+
+/** What was understood of the files that were chosen last; an answer about earlier ones changes nothing. */
 async function read(): Promise<Reading | null> {
-    if (!file.value) {
-        return null
-    }
-    fault.value = file.value.size > MOST_BYTES ? 'This file is over 20 MB; a score this large is refused.' : ''
-    if (fault.value) {
+    const large = files.value.find(({ size }) => size > MOST_BYTES)
+    fault.value = large ? `${files.value.length > 1 ? `“${large.name}”` : 'This file'} is over 20 MB; a score this large is refused.` : ''
+    if (files.value.length === 0 || fault.value) {
         return null
     }
     busy.value = 'Reading…'
     const mine = ++order
     try {
-        const understood = await api.read(file.value, corrected.value)
+        const understood = await api.read(files.value, tune.value, corrected.value)
         if (mine !== order) {
             return null
         }
@@ -110,12 +101,12 @@ async function correct(part: ReadPart, instrument: string): Promise<void> {
 }
 
 async function keepPiece(): Promise<void> {
-    if (!file.value || ensemble.value === undefined || missing.value.length > 0 || busy.value) {
+    if (files.value.length === 0 || ensemble.value === undefined || missing.value.length > 0 || busy.value) {
         return
     }
     busy.value = 'Putting it on the shelf…'
     try {
-        const kept = await api.keep(ensemble.value, file.value, { title: title.value.trim(), rights: rights.value, kind: kind.value, key, instruments: corrected.value })
+        const kept = await api.keep(ensemble.value, files.value, { title: title.value.trim(), rights: rights.value, kind: kind.value, key, tune: tune.value, parts: taken.value, instruments: corrected.value })
         ElMessage.success(`${title.value.trim()} is on the shelf.`)
         await router.push(`/parts/${kept.part}`)
     } catch (problem) {
@@ -127,7 +118,7 @@ async function keepPiece(): Promise<void> {
 /** ABC that is pasted anywhere on this screen is read; in a field of a form it is only typed. */
 useEventListener(window, 'paste', (event) => {
     const text = event.clipboardData?.getData('text/plain') ?? ''
-    if (!(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement) && /^[A-Z]:/m.test(text)) {
+    if (!(event.target instanceof HTMLInputElement) && !(event.target instanceof HTMLTextAreaElement) && /^[A-Z] ?:/m.test(text)) {
         event.preventDefault()
         readAbc(text)
     }
@@ -136,21 +127,14 @@ useEventListener(window, 'paste', (event) => {
 function readAbc(text: string): void {
     abc.value = text
     pasting.value = true
-    void take(new File([text], PASTED))
-}
-
-function place(warning: Warning): string {
-    return [warning.part ? partNames.value[warning.part] ?? warning.part : '', warning.measure ? say(`measure ${warning.measure}`) : ''].filter(Boolean).join(', ')
+    void take([new File([text], PASTED)])
 }
 </script>
 
 <template>
     <TopBar says-saving><h1 class="screen-title">Import music</h1></TopBar>
     <main class="import">
-        <ElUpload ref="upload" class="drop" :class="{ small: reading !== null }" drag name="file" accept=".musicxml,.xml,.mxl,.abc" :auto-upload="false" :show-file-list="false" :on-change="(chosen) => choose(chosen.raw)">
-            <strong>{{ file ? file.name : 'Choose a music file' }}</strong>
-            <span class="quiet">{{ file ? 'Choose or drop another file to read that instead.' : 'or drop it here: MusicXML (.musicxml, .xml, .mxl) or ABC (.abc), up to 20 MB. Nothing is kept until you say so.' }}</span>
-        </ElUpload>
+        <MusicDrop :files="files" :small="reading !== null" words="Choose music files" @take="take" />
         <p v-if="!pasting" class="quiet or-paste">No file? <RouterLink to="/by-hand">Type the notes on a staff</RouterLink>, or <button type="button" class="link" @click="pasting = true">paste a tune as ABC</button></p>
         <form v-else class="paste-abc" @submit.prevent="readAbc(abc)">
             <ElInput v-model="abc" type="textarea" :rows="7" spellcheck="false" aria-label="A tune as ABC" placeholder="X:1&#10;T:First tune&#10;M:4/4&#10;L:1/4&#10;K:D&#10;D E F G | A2 A2 |" />
@@ -161,32 +145,12 @@ function place(warning: Warning): string {
         <div v-if="reading" class="understood">
             <section aria-label="What was understood">
                 <h2>What was understood</h2>
-                <ElTable class="reading" :data="reading.parts" row-key="id" size="small">
-                    <ElTableColumn label="Part" prop="name" min-width="110" />
-                    <ElTableColumn label="Instrument" width="140">
-                        <template #default="{ row }: { row: ReadPart }">
-                            <ElSelect :model-value="row.instrument" :options="INSTRUMENTS" size="small" :aria-label="`Instrument of ${row.name}`" @change="correct(row, $event)" />
-                            <small class="quiet">{{ corrected[row.id] ? 'as you said' : GUESSED[row.guessedFrom] }}</small>
-                        </template>
-                    </ElTableColumn>
-                    <ElTableColumn :label="say('Measures')" width="100">
-                        <template #default="{ row }: { row: ReadPart }">{{ row.measures }}<small v-if="row.playedMeasures !== row.measures" class="quiet"> ({{ row.playedMeasures }} as played)</small></template>
-                    </ElTableColumn>
-                    <ElTableColumn label="Notes" prop="notes" width="70" />
-                    <ElTableColumn label="Range" width="100" :formatter="(row: ReadPart) => row.range?.join(' to ') ?? 'no notes'" />
-                    <ElTableColumn label="Key" :formatter="(row: ReadPart) => row.keys.join(', ') || 'none'" />
-                    <ElTableColumn label="Meter" width="80" :formatter="(row: ReadPart) => row.meters.join(', ') || 'none'" />
-                </ElTable>
-                <div v-if="reading.warnings.length > 0" class="warnings">
-                    <h3>{{ reading.warnings.length === 1 ? 'One thing to check' : `${reading.warnings.length} things to check` }}</h3>
-                    <ul>
-                        <li v-for="(warning, index) in reading.warnings" :key="index">
-                            <span v-if="place(warning)" class="warning-place">{{ place(warning) }}</span>
-                            {{ warning.message }}
-                        </li>
-                    </ul>
+                <div v-if="tunes.length > 0" class="tunes">
+                    <label for="tune">This file holds {{ tunes.length }} tunes. Read</label>
+                    <ElSelect id="tune" :model-value="tune ?? 1" :options="tunes" filterable aria-label="Tune of the file" @change="take(files, $event)" />
                 </div>
-                <p v-else class="quiet">Everything in the file was understood.</p>
+                <PartsRead v-model="taken" :parts="reading.parts" :corrected="corrected" @correct="correct" />
+                <ReadWarnings :warnings="reading.warnings" :names="partNames(reading.parts)" />
             </section>
             <section class="keep" aria-label="Keep it">
                 <h2>Keep it</h2>

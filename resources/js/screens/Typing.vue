@@ -76,7 +76,7 @@ const beats = computed(() =>
 const beside = computed(() => (draft.typed.value?.part ? `parts/${draft.typed.value.part}` : `manuscripts/${draft.key.value}`))
 const nameOf = (index: number): string => draft.names.value[index] ?? ''
 /** What the measure that is being typed still wants is said under it. */
-const warnings = computed(() => draft.warnings.value.filter(({ measure }) => measure === null || measure !== nameOf(sheet.value.caret.measure)))
+const warnings = computed(() => draft.warnings.value.filter(({ places: [place] }) => place?.measure === undefined || place.measure === null || place.measure !== nameOf(sheet.value.caret.measure)))
 const where = computed(() => {
     const { caret, manuscript } = sheet.value
     const name = nameOf(caret.measure) || String(caret.measure + 1)

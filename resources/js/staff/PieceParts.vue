@@ -21,6 +21,8 @@ async function doing(work: () => Promise<unknown>): Promise<void> {
 const rename = (part: PiecePart) => names.value[part.id] !== undefined && names.value[part.id] !== part.name && doing(() => api.changePart(part.id, { name: names.value[part.id] ?? '' }))
 const move = (index: number, before: number) => doing(() => api.movePart(props.piece.parts[index]?.id ?? 0, props.piece.parts[before]?.id ?? null))
 
+const nameOf = (id: number) => props.piece.parts.find((part) => part.id === id)?.name ?? 'another part'
+
 async function takeAway(part: PiecePart): Promise<void> {
     const typed = await ElMessageBox.prompt(`“${part.name}” goes with all that was decided in it; links to it end. Type its name to take it away for good.`, 'Take away for good?', {
         confirmButtonText: 'Take it away',
@@ -47,12 +49,17 @@ async function takeAway(part: PiecePart): Promise<void> {
                     <button type="button" :disabled="index === 0" :aria-label="`${part.name} up`" @click="move(index, index - 1)">↑</button>
                     <button type="button" :disabled="index === piece.parts.length - 1" :aria-label="`${part.name} down`" @click="move(index, index + 2)">↓</button>
                 </span>
-                <RouterLink v-if="!part.putAway" class="part-notes" :to="`/parts/${part.id}/notes`">Notes</RouterLink>
                 <ElButton size="small" @click="doing(() => api.changePart(part.id, { putAway: !part.putAway }))">{{ part.putAway ? 'Bring back' : 'Put away' }}</ElButton>
                 <ElButton v-if="part.putAway" size="small" @click="takeAway(part)">Take away…</ElButton>
+                <nav v-if="!part.putAway" class="part-ways" :aria-label="`Notes of ${part.name}`">
+                    <RouterLink :to="`/parts/${part.id}/notes`">Notes</RouterLink>
+                    <RouterLink :to="`/parts/${part.id}/editions`">{{ part.editions === 0 ? 'Editions' : `${part.editions} editions` }}</RouterLink>
+                    <RouterLink :to="`/parts/${part.id}/derive`">Make a part from it</RouterLink>
+                    <span v-if="part.derivedFrom !== null" class="quiet">made from {{ nameOf(part.derivedFrom) }}</span>
+                </nav>
             </li>
         </ul>
-        <p><RouterLink :to="`/by-hand?piece=${piece.id}`">Type another part</RouterLink></p>
+        <p class="part-ways"><RouterLink :to="`/pieces/${piece.id}/correction`">A corrected edition from files</RouterLink><RouterLink :to="`/by-hand?piece=${piece.id}`">Type another part</RouterLink></p>
         <p class="quiet small-print">A part that is put away keeps its record and its links; it is not on the shelf, and bows with nobody.</p>
     </section>
 </template>

@@ -156,6 +156,14 @@ export const useDesk = defineStore('desk', () => {
         return last !== undefined || key !== undefined
     }
 
+    /** What lost its note was placed or let go. */
+    function settledGone(gone: number): void {
+        if (part.value) {
+            part.value = { ...part.value, gone: part.value.gone.filter((one) => one.id !== gone) }
+            void refresh()
+        }
+    }
+
     return {
         part,
         players,
@@ -172,6 +180,7 @@ export const useDesk = defineStore('desk', () => {
         open,
         close,
         decide,
+        settledGone,
         undo,
         redo,
         settle: (again: boolean) => id.value !== null && queue.settle(id.value, again, marking.value?.seq ?? 0),

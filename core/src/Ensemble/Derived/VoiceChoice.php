@@ -101,7 +101,9 @@ final class VoiceChoice
             array_filter($notes, static fn (Note $note): bool => ! $note->rest) === [] || $lines[] = $notes;
         }
         if ($lines === []) {
-            return [];
+            $rests = array_values(array_filter($measure->notes(), fn (Note $note): bool => ! $note->cue && isset($this->lines[$note->line()]) && $note->line() === array_key_first($this->lines)));
+
+            return $rests === [] ? [] : [$this->withSilences($measure, $rests, '1')];
         }
         $lines = match ($this->how->voice) {
             Derivation::TOP => [array_values(array_filter($lines[0], static fn (Note $note): bool => self::isOuter($note, $lines[0], true)))],
@@ -192,7 +194,7 @@ final class VoiceChoice
     private function silence(Measure $measure, string $voice, int $from, int $to): array
     {
         $name = fn (int $at): string => "{$this->part->id}-{$measure->number}-r{$voice}.".intdiv(100 * $at, $this->resolution);
-        if ($from === 0 && $to === $measure->length) {
+        if ($from === 0 && $to === $measure->length && $to === $measure->meter?->ticks($this->resolution)) {
             return [new Note($name(0), 0, $to, rest: true, voice: $voice, kept: ['rest' => '<rest measure="yes"/>'])];
         }
         $rests = [];
