@@ -36,9 +36,8 @@ final class PathTest extends BrowserTestCase
     private function import(Browser $director, string $file): void
     {
         $director->press('Import music')->attach('input[type=file]', $file)->seeText('What was understood');
-        $director->seeText('violin', '.reading')->seeText('D major')->seeText('by its clef')->seeText('D4 to C5');
-        $director->see('.reading .el-select')->click();
-        $director->until(fn (): bool => $director->script('const option = [...document.querySelectorAll(".el-select-dropdown__item")].find((item) => item.textContent.trim() === "viola" && item.offsetParent); option?.click(); return Boolean(option)') === true, 'viola cannot be chosen');
+        $director->seeText('violin', '.parts-read')->seeText('D major')->seeText('by its clef')->seeText('D4 to C5');
+        $director->pick('Instrument of Line 2', 'viola');
         $director->seeText('as you said');
         $director->press('Own work', '.keep')->press('Put it on the shelf')->desk();
         $director->seeText('Heron Lane', '.crumbs')->seeText('Heron Lane is on the shelf.');

@@ -108,8 +108,8 @@ final class StaffRoomTest extends BrowserTestCase
     {
         $browser = $this->browser()->signIn()->seeText('Over Slate Hill')->press('Over Slate Hill', '.pieces')->seeText('Order of performance');
         $browser->press('Cut measures', '.piece-page');
-        $this->pick($browser, 'First measure cut', '11');
-        $this->pick($browser, 'Last measure cut', '15');
+        $browser->pick('First measure cut', '11');
+        $browser->pick('Last measure cut', '15');
         $browser->until(fn (): bool => preg_match('/Violin 1: \\d bow/', $browser->textOf('.order-trial')) === 1, 'no change is told');
         $browser->press('Play it so')->seeText('holds now');
         $browser->visit('/')->seeText('Over Slate Hill');
@@ -187,12 +187,5 @@ final class StaffRoomTest extends BrowserTestCase
         $browser = $this->browser()->signIn()->seeText('Next: Sectional, violins')->press('Dates', 'section[aria-label="Lantern Class"]')->seeText('No dates yet');
         $browser->type('#date-name', 'Open evening')->type('#date-on', '5 Mar 2099')->keys("\u{E006}")->press('Add', '.new-date')->seeText('Thursday, 5 March 2099');
         self::assertStringContainsString('Next: Open evening, Thursday, 5 March 2099', $browser->visit('/')->seeText('Lantern Class')->textOf('main'));
-    }
-
-    /** Takes an option of a select that has this label. */
-    private function pick(Browser $browser, string $label, string $option): void
-    {
-        $browser->script('document.querySelector(`[aria-label="${arguments[0]}"]`).closest(".el-select").querySelector(".el-select__wrapper").click()', $label);
-        $browser->until(fn (): bool => $browser->script('const items = [...document.querySelectorAll(".el-select-dropdown__item")].filter((item) => item.textContent.trim() === arguments[0] && item.getBoundingClientRect().width > 0); items.length === 1 && items[0].click(); return items.length === 1', $option) === true, "{$option} is not offered");
     }
 }

@@ -183,7 +183,7 @@ final class ImportTest extends TestCase
         $tune = static fn (string $voice, string $music): string => "X:1\nT:Low Water\nM:4/4\nL:1/4\nK:C\nV:1 name=\"{$voice}\"\n{$music}\n";
         $files = static fn (): array => [UploadedFile::fake()->createWithContent('violin.abc', $tune('Violin', 'cdef|g4|')), UploadedFile::fake()->createWithContent('viola.abc', $tune('Viola', 'CDEF|G4|')), UploadedFile::fake()->createWithContent('cello.abc', $tune('Cello', 'C,4|'))];
         $this->actingAs($director)->post('/api/readings', ['files' => $files()], ['Accept' => 'application/json'])->assertOk()->assertJsonPath('title', 'Low Water')->assertJsonCount(3, 'parts')
-            ->assertJsonPath('warnings.0.message', '“Cello” (cello.abc) has 1 measures, the others have 2: it does not fit the other parts. Check that all files are of one edition.')->assertJsonPath('warnings.0.places.0.part', 'P3');
+            ->assertJsonPath('warnings.0.message', '“Cello” (cello.abc) has one measure, the others have 2: it does not fit the other parts. Check that all files are of one edition.')->assertJsonPath('warnings.0.places.0.part', 'P3');
         $this->post("/api/ensembles/{$ensemble->id}/pieces", ['files' => $files(), 'title' => 'Low Water', 'rights' => 'own', 'parts' => ['P1', 'P2'], 'key' => Str::uuid()->toString()], ['Accept' => 'application/json'])->assertCreated();
 
         self::assertSame(['Violin', 'Viola'], Part::query()->orderBy('place')->pluck('name')->all());

@@ -101,7 +101,7 @@ final class Gathering
         foreach ($parts as $index => [$file, $score]) {
             $part = $score->parts[0];
             if ($counts[$index] !== $usual) {
-                $this->warnings[] = new Warning("“{$part->name}” ({$file}) has {$counts[$index]} measures, the others have {$usual}: it does not fit the other parts. Check that all files are of one edition.", $part->id);
+                $this->warnings[] = new Warning("“{$part->name}” ({$file}) has ".($counts[$index] === '1' ? 'one measure' : "{$counts[$index]} measures").", the others have {$usual}: it does not fit the other parts. Check that all files are of one edition.", $part->id);
             }
             $differing = array_diff_assoc($letters[$index], $usualLetters);
             $letter = array_key_first($differing);

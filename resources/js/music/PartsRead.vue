@@ -15,7 +15,7 @@ const INSTRUMENTS = ['violin', 'viola', 'cello', 'bass'].map((name) => ({ value:
 const GUESSED: Record<string, string> = { name: 'by its name', clef: 'by its clef', range: 'by its range' }
 
 const sought = ref('')
-const shown = computed(() => props.parts.filter(({ name, instrument }) => `${name} ${instrument}`.toLowerCase().includes(sought.value.trim().toLowerCase())))
+const shown = computed(() => props.parts.filter(({ name, instrument, strings }) => (strings ? `${name} ${instrument}` : name).toLowerCase().includes(sought.value.trim().toLowerCase())))
 const others = computed(() => props.parts.filter(({ strings }) => !strings).length)
 
 function turn(id: string, on: boolean): void {

@@ -86,9 +86,14 @@ final class Browser
 
     public function see(string $css): RemoteWebElement
     {
-        $this->until(fn (): bool => $this->all($css) !== [], "{$css} is not there");
+        $found = null;
+        $this->until(function () use ($css, &$found): bool {
+            $found = $this->all($css)[0] ?? null;
 
-        return $this->all($css)[0];
+            return $found !== null;
+        }, "{$css} is not there");
+
+        return $found ?? throw new \LogicException('What was seen is gone.');
     }
 
     public function seeText(string $text, string $css = 'body'): self
@@ -165,6 +170,14 @@ final class Browser
         return $this;
     }
 
+    /** Takes an option of a select that has this label. */
+    public function pick(string $label, string $option): self
+    {
+        $this->until(fn (): bool => $this->script('const select = document.querySelector(`[aria-label="${arguments[0]}"]`)?.closest(".el-select")?.querySelector(".el-select__wrapper"); select?.click(); return Boolean(select)', $label) === true, "there is no {$label}");
+
+        return $this->until(fn (): bool => $this->script('const items = [...document.querySelectorAll(".el-select-dropdown__item")].filter((item) => item.textContent.trim() === arguments[0] && item.getBoundingClientRect().width > 0); items.length === 1 && items[0].click(); return items.length === 1', $option) === true, "{$option} is not offered");
+    }
+
     public function keys(string ...$keys): self
     {
         foreach ($keys as $key) {
@@ -174,9 +187,9 @@ final class Browser
         return $this;
     }
 
-    public function attach(string $css, string $file): self
+    public function attach(string $css, string ...$files): self
     {
-        $this->see($css)->setFileDetector(new LocalFileDetector)->sendKeys($file);
+        $this->see($css)->setFileDetector(new LocalFileDetector)->sendKeys(implode("\n", $files));
 
         return $this;
     }
