@@ -41,10 +41,14 @@ final class PieceCopy
         return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
             $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id']);
             $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => $to->endOfShelf()])->save();
+            $copies = [];
             foreach ($piece->parts()->get() as $part) {
-                $own = $part->replicate();
+                $copies[$part->id] = $own = $part->replicate();
                 $own->forceFill(['piece_id' => $copy->id, 'section_id' => Sections::named($to, $part->name, $part->instrument)->id, 'sized_up_at' => null])->save();
                 $decided && self::decide($part, $own, $by);
+            }
+            foreach ($copies as $own) {
+                $own->derived_from === null || $own->update(['derived_from' => $copies[$own->derived_from]->id ?? null]);
             }
             $decided && ! $piece->order()->isAsPrinted() && $copy->orders()->create(['user_id' => $by->id, 'order' => $piece->order()->toArray()]);
             $copy->passages()->createMany($piece->own_passages ? $piece->namedPassages() : []);

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Ensemble;
+use App\Models\GoneDecision;
 use App\Models\LogEntry;
 use App\Models\Membership;
 use App\Models\Occasion;
 use App\Models\Part;
+use App\Models\PartVersion;
 use App\Models\PerformanceOrder;
 use App\Models\Piece;
 use App\Models\ProfileVersion;
@@ -22,7 +24,7 @@ use UprightPencil\Core\Marking\Decision;
 
 /**
  * All of a school as a folder of open files: for each ensemble its people, sections, profiles and dates, for each piece the score
- * as it came, its order of performance and passages, each part as it is printed and as it is marked now (MusicXML), what counts
+ * as it came, its order of performance and passages, each part as it is printed and as it is marked now, its former editions (MusicXML), what counts
  * of its decisions (JSON, as `--decisions` takes them), its whole record (JSON) and its transfer sheet (CSV). `SchoolReading`
  * reads it in elsewhere. Passwords, links and devices stay where they are.
  */
@@ -72,13 +74,14 @@ final readonly class SchoolExport
     {
         File::put("{$folder}/score.musicxml", $piece->source);
         $occasion = $piece->occasion()->first();
+        $places = array_flip($piece->parts()->pluck('id')->all());
         self::json("{$folder}/piece.json", [
             'title' => $piece->title, 'composer' => $piece->composer, 'kind' => $piece->kind, 'rights' => $piece->rights->value, 'bowing' => $piece->bowing->value,
             'tempo' => $piece->tempo, 'level' => $piece->level?->value, 'place' => $piece->place, 'putAway' => $piece->put_away_at?->toIso8601String(),
             'concert' => $occasion === null ? null : ['name' => $occasion->name, 'on' => $occasion->on->toDateString()],
             'orders' => array_values($piece->orders()->with('user')->reorder('id')->get()->map(static fn (PerformanceOrder $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'order' => $one->order])->all()),
             'passages' => $piece->own_passages ? $piece->namedPassages() : null,
-            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String()])->all()),
+            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String(), 'derivedFrom' => $places[$part->derived_from ?? 0] ?? null, 'derivation' => $part->derivation])->all()),
         ]);
         foreach ($piece->parts()->with('piece.ensemble')->get() as $part) {
             $name = "{$folder}/".self::file($part);
@@ -87,10 +90,28 @@ final readonly class SchoolExport
             File::put("{$name}.musicxml", $desk->markedMusicXml());
             self::json("{$name}-decisions.json", ['decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), (new PartRecord($part))->record()->decisions())]);
             self::json("{$name}-record.json", $this->record($part));
+            $this->editions($name, $part);
             self::csv("{$name}-sheet.csv", ['measure', 'beat', 'note', 'sign'], array_map(static fn (SheetLineView $line): array => [$line->measure, $line->beat, $line->note, $line->sign], $desk->transferSheet()));
         }
 
         return $piece->parts()->count();
+    }
+
+    /** Of a part whose notes have changed: how they were, and what was decided about notes that are gone. */
+    private function editions(string $name, Part $part): void
+    {
+        $versions = array_values($part->versions()->with('user')->get()->all());
+        if ($versions === []) {
+            return;
+        }
+        foreach ($versions as $index => $version) {
+            File::put("{$name}-edition-".($index + 1).'.musicxml', $version->music);
+        }
+        $places = array_flip(array_map(static fn (PartVersion $version): int => $version->id, $versions));
+        self::json("{$name}-editions.json", [
+            'editions' => array_map(static fn (PartVersion $version): array => ['how' => $version->how, 'by' => $version->user?->email, 'at' => $version->created_at->toIso8601String(), 'source' => $version->source], $versions),
+            'gone' => array_values(GoneDecision::query()->where('part_id', $part->id)->orderBy('id')->get()->map(static fn (GoneDecision $gone): array => ['edition' => $places[$gone->part_version_id] ?? 0, 'note' => $gone->note, 'measure' => $gone->measure, 'beat' => $gone->beat, 'pitch' => $gone->pitch, 'players' => $gone->players, 'fields' => $gone->fields, 'became' => $gone->became])->all()),
+        ]);
     }
 
     private static function file(Part $part): string

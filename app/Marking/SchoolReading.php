@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Ensemble;
+use App\Models\GoneDecision;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
@@ -150,9 +151,13 @@ final class SchoolReading
         foreach (self::rows($data, 'orders') as $one) {
             $piece->orders()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'order' => OrderOfPerformance::fromArray((array) ($one['order'] ?? []))->toArray(), 'created_at' => self::text($one, 'at')]);
         }
-        $parts = [];
+        $parts = $byPlace = [];
         foreach (self::rows($data, 'parts') as $place => $one) {
-            $parts["{$piece->title}: ".self::text($one, 'name')][] = $this->part($piece, $folder, $place, $one);
+            $parts["{$piece->title}: ".self::text($one, 'name')][] = $byPlace[$place] = $this->part($piece, $folder, $place, $one);
+        }
+        foreach (self::rows($data, 'parts') as $place => $one) {
+            $source = is_int($one['derivedFrom'] ?? null) ? $byPlace[$one['derivedFrom']] ?? null : null;
+            $source === null || $byPlace[$place]->update(['derived_from' => $source->id, 'derivation' => is_array($one['derivation'] ?? null) ? $one['derivation'] : null]);
         }
 
         return $parts;
@@ -167,8 +172,23 @@ final class SchoolReading
         foreach ($this->json("{$file}-record.json") as $entry) {
             is_array($entry) && $this->entry($part, $entry);
         }
+        File::isFile("{$this->folder}/{$file}-editions.json") && $this->editions($part, $file);
 
         return $part;
+    }
+
+    private function editions(Part $part, string $file): void
+    {
+        $data = $this->json("{$file}-editions.json");
+        $versions = [];
+        foreach (self::rows($data, 'editions') as $index => $one) {
+            $versions[] = $part->versions()->forceCreate(['how' => self::text($one, 'how'), 'user_id' => is_string($one['by'] ?? null) ? $this->known($one['by'])->id : null, 'source' => (string) ($one['source'] ?? ''), 'music' => $this->music("{$file}-edition-".($index + 1).'.musicxml'), 'created_at' => self::text($one, 'at')]);
+        }
+        foreach (self::rows($data, 'gone') as $one) {
+            $version = $versions[(int) ($one['edition'] ?? 0)] ?? throw new \UnexpectedValueException("“{$file}-editions.json” names an edition that is not there.");
+            $players = is_string($one['players'] ?? null) ? ($this->sections[$one['players']] ?? null)?->key : null;
+            GoneDecision::query()->create(['part_id' => $part->id, 'part_version_id' => $version->id, 'note' => self::text($one, 'note'), 'measure' => self::text($one, 'measure'), 'beat' => (float) ($one['beat'] ?? 1), 'pitch' => self::text($one, 'pitch'), 'players' => $players, 'fields' => (array) ($one['fields'] ?? []), 'became' => is_string($one['became'] ?? null) ? $one['became'] : null]);
+        }
     }
 
     /** @param array<mixed> $data */

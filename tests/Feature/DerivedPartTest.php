@@ -87,6 +87,15 @@ final class DerivedPartTest extends TestCase
         $this->get("/api/shared/{$token}/musicxml")->assertNotFound();
     }
 
+    public function test_in_a_copy_of_the_piece_it_is_made_from_the_part_there(): void
+    {
+        $this->derive(['as' => 'violin', 'name' => 'Violin 3']);
+        $copy = $this->postJson("/api/pieces/{$this->viola->piece_id}/bring", ['to' => $this->viola->piece->ensemble_id, 'how' => 'decided'])->assertCreated()->json('id');
+        [$viola, $violin] = Part::query()->where('piece_id', $copy)->orderBy('place')->get()->all();
+
+        self::assertSame([null, $viola->id], [$viola->derived_from, $violin->derived_from]);
+    }
+
     public function test_a_source_that_goes_leaves_the_part_that_was_made_from_it(): void
     {
         $made = $this->derive(['as' => 'violin', 'name' => 'Violin 3']);

@@ -5,17 +5,22 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Marking\PartDesk;
+use App\Marking\PartVersions;
+use App\Models\GoneDecision;
 use App\Models\LogEntry;
 use App\Models\Membership;
 use App\Models\Part;
+use App\Models\PartVersion;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
+use Illuminate\Support\Str;
 use Illuminate\Testing\PendingCommand;
 use Tests\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
@@ -104,6 +109,25 @@ final class ExportTest extends TestCase
         self::assertSame(['one@school.test'], $again->piece->ensemble->memberships()->where('role', 'director')->with('user')->get()->map(static fn (Membership $one): string => $one->user->email)->all());
         self::assertTrue($there->schools()->exists());
         $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->expectsOutputToContain('There is a school “A School” here already.')->assertFailed();
+    }
+
+    public function test_editions_and_parts_made_from_parts_go_along(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n3', 'finger' => 3]]))->assertOk();
+        $mended = (string) preg_replace('/<note id="[^"]*"/', '<note', self::musicXml('2# | D4q E4 G4 G4 | A4h D4'));
+        $this->post("/api/pieces/{$part->piece_id}/correction", ['file' => UploadedFile::fake()->createWithContent('mended.musicxml', $mended), 'parts' => [$part->id => 'P1']], ['Accept' => 'application/json'])->assertNoContent();
+        $this->postJson("/api/parts/{$part->id}/derived", ['as' => 'viola', 'name' => 'Viola', 'key' => Str::uuid()->toString()])->assertCreated();
+        self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
+        self::assertSame(0, $this->erase('A School'));
+        self::director('other@school.test');
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->assertSuccessful();
+
+        [$violin, $viola] = Part::query()->orderBy('place')->get()->all();
+        self::assertSame([null, $violin->id, 'viola'], [$violin->derived_from, $viola->derived_from, $viola->derivation['as'] ?? null]);
+        self::assertSame([['imported', ''], ['corrected', 'mended.musicxml']], $violin->versions()->get()->map(static fn (PartVersion $one): array => [$one->how, $one->source])->all());
+        self::assertStringContainsString('<step>F</step>', (string) $violin->versions()->value('music'));
+        self::assertSame([['n3', ['finger' => 3]]], PartVersions::gone($violin)->map(static fn (GoneDecision $one): array => [$one->note, $one->fields])->all());
     }
 
     public function test_a_folder_that_is_not_whole_changes_nothing(): void

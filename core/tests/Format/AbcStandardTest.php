@@ -234,6 +234,28 @@ final class AbcStandardTest extends TestCase
         yield 'a bare number' => ['110', 110.0, []];
     }
 
+    /** @param list<string> $words */
+    #[DataProvider('quoted')]
+    public function test_words_are_told_from_names_of_chords(string $quoted, array $words): void
+    {
+        $directions = Reader::read(self::HEAD."{$quoted}c8|\n")->score->parts[0]->measures[0]->directions();
+
+        self::assertSame($words, array_map(static fn (Direction $direction): string => $direction->signs[0]->text, $directions));
+    }
+
+    /** @return iterable<array{string, list<string>}> */
+    public static function quoted(): iterable
+    {
+        foreach (['Am', 'G7', 'F#sus4', 'Bb/D', 'Cmaj7', 'Em7b5', 'N.C.', '(D)', 'A-', 'Edim', 'D/f#', 'G+', 'C°7', 'a'] as $chord) {
+            yield ["\"{$chord}\"", []];
+        }
+        foreach (['Fine', 'D.C. al Fine', 'Dal segno', 'Allegro', 'dolce', 'Div.', 'Solo', 'A tempo', 'Bass tacet'] as $words) {
+            yield ["\"{$words}\"", [$words]];
+        }
+        yield ['“Am”', []];
+        yield ['"^Am"', ['Am']];
+    }
+
     public function test_where_a_d_s_goes_back_to_is_after_the_barline(): void
     {
         $part = Reader::read(self::HEAD."c8|d8!segno!|e8|f8!fine!|g8!D.S.alfine!|\n")->score->parts[0];

@@ -131,6 +131,8 @@ final class TuneReader
             return;
         }
         $this->inBody = true;
+        // A word processor has put other quotation marks.
+        $line = strtr($line, ['“' => '"', '”' => '"', '„' => '"', '’' => "'", '‘' => "'"]);
         $this->firstLine ??= $number;
         foreach (preg_split('/(\[V:[^\]]*\])/', $line, flags: PREG_SPLIT_DELIM_CAPTURE) ?: [] as $piece) {
             if (str_starts_with($piece, '[V:')) {

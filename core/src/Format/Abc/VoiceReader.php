@@ -32,6 +32,9 @@ final class VoiceReader
     /** Fields of the music that say nothing of the notes. */
     private const SILENT_FIELDS = 'TCORNrwWABDFGHSZI';
 
+    /** “Am7/E”, “F#sus4”, “N.C.”, “(G)”: what may stand over the notes for whoever accompanies. */
+    private const CHORD = '/^\(?(?:[A-Ga-g][#b♯♭]?(?:maj|min|dim|aug|sus|add|dom|alt|no|M|m|[-+°ø△o0-9#b♯♭(),])*(?:\/[A-Ga-g]?[#b♯♭]?\d*)?|N\.?C\.?|\/[A-G][#b]?|[-%*]+)\)?$/u';
+
     private Key $key;
 
     private Meter $meter;
@@ -246,11 +249,13 @@ final class VoiceReader
         $tempo === null ? ($text === '' || $this->warn("“Q:{$text}” is not a tempo that we know; it was left out.")) : $this->items[] = $tempo;
     }
 
-    /** “^pizz.” and the like are words on the page; bare ones are chord symbols, which nobody here plays. */
+    /** “^pizz.” and the like are words on the page, and so is “Fine” without a place; names of chords nobody here plays. */
     private function words(string $text): void
     {
-        if (preg_match('/^(?:[\^_<>]|@[\d.,\s-]*)(.*)$/u', $text, $found) === 1 && trim($found[1]) !== '') {
-            $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, Text::plain($found[1]))], placement: $text[0] === '_' ? 'below' : 'above');
+        $placed = preg_match('/^(?:[\^_<>]|@[\d.,\s-]*)(.*)$/u', $text, $found) === 1;
+        $said = Text::plain($placed ? $found[1] ?? '' : $text);
+        if ($said !== '' && ($placed || preg_match(self::CHORD, $said) !== 1)) {
+            $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, $said)], placement: $text[0] === '_' ? 'below' : 'above');
         }
     }
 

@@ -54,7 +54,7 @@ final class Writer
     private static function part(Part $part, int $resolution, int $number, ?Key $key, ?string $tempo): array
     {
         $first = $part->measures[0] ?? null;
-        $staves = max(1, ...array_map(static fn (Attributes $attributes): int => $attributes->staves ?? 1, $first?->attributes() ?? []));
+        $staves = max(1, 1, ...array_map(static fn (Attributes $attributes): int => $attributes->staves ?? 1, $first?->attributes() ?? []));
         $text = '';
         $ids = [];
         foreach (range(1, $staves) as $staff) {
