@@ -6,11 +6,9 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\User;
-use Illuminate\Support\Str;
 use UprightPencil\Core\Ensemble\Derived\Derivation;
 use UprightPencil\Core\Ensemble\Derived\DerivedPart;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Score\Measure;
@@ -20,8 +18,6 @@ use UprightPencil\Core\Score\Part as ScorePart;
 /** A part of a piece made from another part of it. It knows its source, and begins with what was decided there for the bow. */
 final class Deriving
 {
-    private const AT_ONCE = 200;
-
     public static function of(Part $source, Derivation $how): DerivedPart
     {
         $score = KeptScores::of($source->music);
@@ -43,7 +39,7 @@ final class Deriving
             $own = self::renamed($derived, $suffix)->with(id: 'P'.(2 + (int) $source->piece->parts()->max('place')), name: $name);
             $part = PieceImport::addPart($source->piece, KeptScores::of($source->music)->with(parts: [$own]), $how->as);
             $part->update(['derived_from' => $source->id, 'derivation' => $how->toArray() + ['key' => $key, 'suffix' => $suffix]]);
-            self::decide($part, self::bows($source, $own, $suffix), $own, $by);
+            (new PartRecord($part))->appendAll($by, self::bows($source, $own, $suffix), static fn (): ScorePart => $own);
 
             return $part;
         });
@@ -69,14 +65,5 @@ final class Deriving
         }
 
         return $bows;
-    }
-
-    /** @param list<Decision> $decisions */
-    private static function decide(Part $part, array $decisions, ScorePart $own, User $by): void
-    {
-        $record = new PartRecord($part);
-        foreach (array_chunk($decisions, self::AT_ONCE) as $chunk) {
-            $record->append($by, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $chunk), static fn (): ScorePart => $own);
-        }
     }
 }

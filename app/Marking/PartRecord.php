@@ -9,7 +9,9 @@ use App\Models\Part;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Str;
 use Ramsey\Uuid\Uuid;
+use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Record;
@@ -20,6 +22,9 @@ final class PartRecord
 {
     /** So many entries are worked out at once without ado. */
     private const KEPT_EVERY = 50;
+
+    /** Decisions in one entry of the application's own. */
+    private const AT_ONCE = 200;
 
     private ?Record $record = null;
 
@@ -97,6 +102,19 @@ final class PartRecord
     {
         Turn::take(fn () => $this->appendOne($user, $entry, $score));
         $this->record = null;
+    }
+
+    /**
+     * Appends decisions that the application makes in somebody's name, few enough in each entry that it can be looked through.
+     *
+     * @param  list<Decision>  $decisions
+     * @param  \Closure(): ScorePart  $score
+     */
+    public function appendAll(User $user, array $decisions, \Closure $score): void
+    {
+        foreach (array_chunk($decisions, self::AT_ONCE) as $some) {
+            $this->append($user, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $some, seen: PHP_INT_MAX), $score);
+        }
     }
 
     /**

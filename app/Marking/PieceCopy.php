@@ -12,14 +12,10 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\EntryKind;
 
 /** Brings a piece to another ensemble's shelf: moved as it is, or copied with or without what was decided. */
 final class PieceCopy
 {
-    /** Decisions in one entry of the record. */
-    private const AT_ONCE = 200;
-
     public static function move(Piece $piece, Ensemble $to): void
     {
         Turn::take(static function () use ($piece, $to): void {
@@ -59,11 +55,8 @@ final class PieceCopy
 
     private static function decide(Part $from, Part $to, User $by): void
     {
-        $record = new PartRecord($to);
         $decided = self::forTheirPlayers((new PartRecord($from))->record()->decisions(), $from, $to);
-        foreach (array_chunk($decided, self::AT_ONCE) as $decisions) {
-            $record->append($by, new NewEntry(Uuid::uuid4()->toString(), EntryKind::Decide, $decisions), static fn () => throw new \LogicException('Nobody else decides in a copy that is just made.'));
-        }
+        (new PartRecord($to))->appendAll($by, $decided, static fn () => throw new \LogicException('Nobody else decides in a copy that is just made.'));
     }
 
     /**

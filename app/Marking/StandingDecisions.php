@@ -6,9 +6,7 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\User;
-use Illuminate\Support\Str;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Note;
@@ -20,8 +18,6 @@ use UprightPencil\Core\Score\Part as ScorePart;
  */
 final class StandingDecisions
 {
-    private const AT_ONCE = 200;
-
     /** What holds over a run of notes is kept on each with this after it. */
     private const RUN = '…';
 
@@ -78,10 +74,7 @@ final class StandingDecisions
         foreach ($this->players() as $players) {
             array_push($again, ...$this->again($players));
         }
-        $record = new PartRecord($this->part);
-        foreach (array_chunk($again, self::AT_ONCE) as $chunk) {
-            $record->append($by, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $chunk, seen: PHP_INT_MAX), fn (): ScorePart => $this->now);
-        }
+        (new PartRecord($this->part))->appendAll($by, $again, fn (): ScorePart => $this->now);
     }
 
     /** @return list<string|null> everybody first, then each group of players that something was decided for */

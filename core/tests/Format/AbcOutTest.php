@@ -11,7 +11,6 @@ use UprightPencil\Core\Format\Abc\Writer;
 use UprightPencil\Core\Format\Manuscript\Reader as TypedReader;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Score\Attributes;
-use UprightPencil\Core\Score\Barline;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;

@@ -273,6 +273,12 @@ final class AbcStandardTest extends TestCase
         self::assertSame(['1/1', '1/2'], array_values(array_unique(array_map(static fn (Note $note): string => $note->line(), $keyboard->parts[1]->notes()))));
     }
 
+    public function test_a_tune_with_neither_number_nor_key_is_a_tune(): void
+    {
+        self::assertSame('C5 D5 E5 F5', self::sung(Music::read("T:Nobody Numbered It\nM:4/4\nL:1/4\ncdef|\n")));
+        self::assertSame('C5 D5 E5 F5', self::sung(Music::read("M: 4/4\nL: 1/4\n\n|: c d e f :|\n")));
+    }
+
     #[DataProvider('nothings')]
     public function test_what_holds_no_tune_is_refused_in_one_sentence(string $text, string $sentence): void
     {
@@ -287,6 +293,7 @@ final class AbcStandardTest extends TestCase
         yield 'a heading' => ["X:1\nT:Nothing\nK:C\n", 'it has a heading but no notes'];
         yield 'a heading and words' => ["X:1\nT:Nothing\nK:C\nW: words only\n%%text and more\n", 'it has a heading but no notes'];
         yield 'a letter' => ["Dear Ms. Alder,\nthe tune is on its way.\n", 'neither MusicXML (plain or zipped) nor ABC'];
+        yield 'a letter with a heading' => ["To: Ms. Alder\nT: about Monday\nM: hm\n\nDear Ms. Alder, bring A | B | C.\n", 'neither MusicXML (plain or zipped) nor ABC'];
         yield 'spaces' => ["  \n \n", 'This file is empty'];
     }
 }

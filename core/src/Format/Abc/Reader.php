@@ -15,14 +15,25 @@ final class Reader
 {
     public const RESOLUTION = Resolution::FINE;
 
+    /** A text of which nobody says that it is ABC is looked through up to so many bytes. */
+    private const MOST_UNKNOWN = 1_000_000;
+
     /** Most tunes of a file that are named when one of them was read. */
     private const MOST_NAMED = 12;
 
+    /** By a key or a number of a tune; without either, by other fields with music under them. */
     public static function isAbc(string $bytes): bool
     {
-        $binary = preg_match('/^(PK\x03\x04|%PDF|\x89PNG|\xFF\xD8)/', $bytes) === 1;
+        if (preg_match('/^(PK\x03\x04|%PDF|\x89PNG|\xFF\xD8\xFF)/', $bytes) === 1) {
+            return false;
+        }
+        $text = str_replace("\r", "\n", Text::decoded($bytes));
+        if (preg_match('/^\s*</', $text) === 1) {
+            return false;
+        }
 
-        return ! $binary && preg_match('/^\s*</', $text = Text::decoded($bytes)) !== 1 && preg_match("/^[ \t]*(?:K ?:|X ?:[ \t]*\\d)/m", str_replace("\r", "\n", $text)) === 1;
+        return preg_match('/^[ \t]*(?:K ?:|X ?:[ \t]*\d)/m', $text) === 1
+            || (strlen($text) <= self::MOST_UNKNOWN && preg_match('/^[ \t]*[TML] ?:/m', $text) === 1 && Book::tunes(explode("\n", $text)) !== []);
     }
 
     /**

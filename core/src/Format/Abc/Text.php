@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Format\Abc;
 
 use UprightPencil\Core\Format\Budget;
+use UprightPencil\Core\Format\ByteOrderMark;
 use UprightPencil\Core\Format\CleanText;
 use UprightPencil\Core\Format\UnreadableMusic;
 
@@ -17,13 +18,7 @@ final class Text
     /** A byte-order mark says what the bytes are; text that is not UTF-8 is Latin-1, which the older files are in. */
     public static function decoded(string $bytes): string
     {
-        return match (true) {
-            str_starts_with($bytes, "\xEF\xBB\xBF") => substr($bytes, 3),
-            str_starts_with($bytes, "\xFE\xFF") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
-            str_starts_with($bytes, "\xFF\xFE") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
-            mb_check_encoding($bytes, 'UTF-8') => $bytes,
-            default => (string) mb_convert_encoding($bytes, 'UTF-8', 'ISO-8859-1'),
-        };
+        return ByteOrderMark::decoded($bytes) ?? (mb_check_encoding($bytes, 'UTF-8') ? $bytes : (string) mb_convert_encoding($bytes, 'UTF-8', 'ISO-8859-1'));
     }
 
     /**

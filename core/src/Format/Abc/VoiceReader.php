@@ -253,7 +253,7 @@ final class VoiceReader
     private function words(string $text): void
     {
         $placed = preg_match('/^(?:[\^_<>]|@[\d.,\s-]*)(.*)$/u', $text, $found) === 1;
-        $said = Text::plain($placed ? $found[1] ?? '' : $text);
+        $said = Text::plain($placed ? $found[1] : $text);
         if ($said !== '' && ($placed || preg_match(self::CHORD, $said) !== 1)) {
             $this->items[] = new Direction($this->onset, [new DirectionSign(DirectionKind::Words, $said)], placement: $text[0] === '_' ? 'below' : 'above');
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Format\MusicXml;
 
 use UprightPencil\Core\Format\Budget;
+use UprightPencil\Core\Format\ByteOrderMark;
 use UprightPencil\Core\Format\UnreadableMusic;
 
 /** Turns bytes into a partwise document, without touching the network or expanding entities. */
@@ -57,10 +58,7 @@ final class Source
     /** A byte-order mark says what the bytes are, whatever encoding the file declares; without one, the bytes themselves do. */
     private static function asMarked(string $bytes): string
     {
-        $text = match (true) {
-            str_starts_with($bytes, "\xEF\xBB\xBF") => substr($bytes, 3),
-            str_starts_with($bytes, "\xFE\xFF") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16BE'),
-            str_starts_with($bytes, "\xFF\xFE") => (string) mb_convert_encoding(substr($bytes, 2), 'UTF-8', 'UTF-16LE'),
+        $text = ByteOrderMark::decoded($bytes) ?? match (true) {
             str_starts_with($bytes, "\0<\0") => (string) mb_convert_encoding($bytes, 'UTF-8', 'UTF-16BE'),
             str_starts_with($bytes, "<\0") => (string) mb_convert_encoding($bytes, 'UTF-8', 'UTF-16LE'),
             default => self::asDeclared($bytes),
