@@ -23,11 +23,20 @@ abstract class BrowserTestCase extends TestCase
     /** A director's desk with one part on it. */
     protected function desk(string $piece, string $part): Browser
     {
-        $browser = $this->browser()->signIn();
-        $browser->seeText($piece);
-        $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === arguments[0]).querySelectorAll(".part-link").forEach((link) => link.querySelector(".part-name").textContent === arguments[1] && link.click())', $piece, $part);
+        return $this->browser()->signIn('/parts/'.self::partNamed($piece, $part))->desk();
+    }
 
-        return $browser->desk();
+    private static function partNamed(string $piece, string $part): int
+    {
+        /** @var list<array{pieces: list<array{title: string, parts: list<array{id: int, name: string}>}>}> $ensembles */
+        $ensembles = Browser::director()->send('GET', 'api/shelf')['json']['ensembles'];
+        foreach (array_merge(...array_column($ensembles, 'pieces')) as $one) {
+            $found = array_column($one['parts'], 'id', 'name')[$part] ?? null;
+            if ($one['title'] === $piece && $found !== null) {
+                return $found;
+            }
+        }
+        throw new \RuntimeException("There is no {$part} of {$piece} on the shelf.");
     }
 
     protected static function firstNote(Browser $browser): string
@@ -42,8 +51,10 @@ abstract class BrowserTestCase extends TestCase
             if ($this->status()->isFailure() || $this->status()->isError()) {
                 @mkdir(__DIR__.'/shots');
                 $browser->picture(__DIR__."/shots/{$this->name()}-{$number}.png");
+                $browser->quit();
+            } else {
+                $browser->leave();
             }
-            $browser->quit();
         }
         $this->browsers = [];
     }

@@ -21,16 +21,30 @@ final class Browser
 
     private const PATIENCE = 15;
 
-    private function __construct(public readonly RemoteWebDriver $driver) {}
+    /** As many as one test needs at a time. */
+    private const MOST_IDLE = 2;
+
+    /** @var list<self> opened before and left by a test: starting Chromium takes longer than most of what a test does */
+    private static array $idle = [];
+
+    private static ?Client $director = null;
+
+    private function __construct(public readonly RemoteWebDriver $driver, private readonly bool $isPlain) {}
 
     /** @param list<string> $more what Chromium is told besides */
     public static function open(int $width = 1280, int $height = 800, array $more = []): self
     {
+        $idle = $more === [] ? array_pop(self::$idle) : null;
+        if ($idle !== null) {
+            $idle->resize($width, $height);
+
+            return $idle;
+        }
         $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
-        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::driverPort(), $capabilities, 30_000, 60_000));
+        $browser = new self(RemoteWebDriver::create('http://127.0.0.1:'.self::driverPort(), $capabilities, 30_000, 60_000), $more === []);
         $browser->resize($width, $height);
 
         return $browser;
@@ -71,12 +85,20 @@ final class Browser
     /** As somebody who came through the door before; `PathTest` goes through it. */
     public function signIn(string $to = '/'): self
     {
-        foreach ((new Client(Server::running()->address))->signIn()->cookies() as $name => $value) {
+        foreach (self::director()->cookies() as $name => $value) {
             // Without a page: one that is still being loaded could set cookies of its own.
             $this->cdp('Network.setCookie', ['name' => $name, 'value' => $value, 'url' => Server::running()->address]);
         }
 
         return $this->visit($to);
+    }
+
+    /** The demo's director without a screen, signed in once for all tests, and anew where one of them has ended that. */
+    public static function director(): Client
+    {
+        $known = self::$director?->send('GET', 'api/session')['json']['name'] ?? null;
+
+        return self::$director = $known === null || self::$director === null ? (new Client(Server::running()->address))->signIn() : self::$director;
     }
 
     public function signInAtTheDoor(string $email = 'director@brindlemoor.test', string $password = 'lantern-quarry'): self
@@ -318,5 +340,26 @@ final class Browser
     public function quit(): void
     {
         $this->driver->quit();
+    }
+
+    /** Nothing is left of whoever used it: a tab of its own, no cookie, nothing kept. The next test finds it open. */
+    public function leave(): void
+    {
+        if (! $this->isPlain || count(self::$idle) >= self::MOST_IDLE) {
+            $this->quit();
+
+            return;
+        }
+        $used = $this->driver->getWindowHandles();
+        $this->driver->switchTo()->newWindow();
+        $fresh = $this->driver->getWindowHandle();
+        foreach ($used as $window) {
+            $this->driver->switchTo()->window($window)->close();
+        }
+        $this->driver->switchTo()->window($fresh);
+        $this->cdp('Network.clearBrowserCookies', (object) []);
+        $this->cdp('Storage.clearDataForOrigin', ['origin' => Server::running()->address, 'storageTypes' => 'cookies,indexeddb,local_storage,service_workers,cache_storage']);
+        $this->complaints();
+        self::$idle[] = $this;
     }
 }
