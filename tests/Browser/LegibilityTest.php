@@ -17,7 +17,7 @@ use UprightPencil\Core\Tests\Support\Tune;
 /** The page can be read by a twelve-year-old: measured on what is drawn. */
 final class LegibilityTest extends BrowserTestCase
 {
-    private const GENERATED = 20;
+    private const GENERATED = 12;
 
     /** Signs in words and figures; lines (slurs, hooks, bars) lie beside them on purpose. */
     private const MEASURE = <<<'JS'

@@ -7,6 +7,7 @@ namespace Tests\Browser\Support;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteExecuteMethod;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
@@ -20,6 +21,11 @@ final class Browser
     private static ?int $port = null;
 
     private const PATIENCE = 15;
+
+    /** In microseconds. */
+    private const FIRST_PAUSE = 15_000;
+
+    private const LONGEST_PAUSE = 100_000;
 
     /** As many as one test needs at a time. */
     private const MOST_IDLE = 2;
@@ -131,7 +137,10 @@ final class Browser
     /** @param \Closure(): bool $happens */
     public function until(\Closure $happens, string $else): self
     {
-        for ($end = microtime(true) + self::PATIENCE; microtime(true) < $end; usleep(50_000)) {
+        // Asking a large page what it says takes it longer than to say it: ask often at first, and then less.
+        $pause = self::FIRST_PAUSE;
+        for ($end = microtime(true) + self::PATIENCE; microtime(true) < $end; usleep($pause)) {
+            $pause = min(self::LONGEST_PAUSE, 2 * $pause);
             try {
                 if ($happens()) {
                     return $this;
@@ -159,15 +168,16 @@ final class Browser
     {
         $found = null;
         $this->until(function () use ($words, $inside, &$found): bool {
-            foreach ($this->all("{$inside} button, {$inside} a, {$inside} label, {$inside} [role=tab]") as $button) {
-                if ($button->isDisplayed() && $button->isEnabled() && (str_contains($button->getText(), $words) || $button->getAttribute('aria-label') === $words)) {
-                    $found = $button;
+            $element = $this->script(<<<'JS'
+                const [words, inside] = arguments
+                const buttons = document.querySelectorAll(['button', 'a', 'label', '[role=tab]'].map((kind) => `${inside} ${kind}`).join(', '))
+                const says = (button) => button.innerText?.includes(words) || button.getAttribute('aria-label') === words
+                return [...buttons].find((button) => button.disabled !== true && button.checkVisibility({ visibilityProperty: true }) && button.getBoundingClientRect().width > 0 && says(button)) ?? null
+                JS, $words, $inside);
+            $id = is_array($element) ? reset($element) : null;
+            $found = is_string($id) ? new RemoteWebElement(new RemoteExecuteMethod($this->driver), $id, true) : null;
 
-                    return $this->isStill($button);
-                }
-            }
-
-            return false;
+            return $found !== null && $this->isStill($found);
         }, "there is no “{$words}” to press");
         $found?->click();
 
