@@ -187,6 +187,7 @@ final class ImportTest extends TestCase
         $this->post("/api/ensembles/{$ensemble->id}/pieces", ['files' => $files(), 'title' => 'Low Water', 'rights' => 'own', 'parts' => ['P1', 'P2'], 'key' => Str::uuid()->toString()], ['Accept' => 'application/json'])->assertCreated();
 
         self::assertSame(['Violin', 'Viola'], Part::query()->orderBy('place')->pluck('name')->all());
+        $this->post('/api/readings', ['files' => $files(), 'count' => 5], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonPath('message', 'Of the 5 files only 3 arrived; send fewer at a time.');
         $wrong = [...$files(), UploadedFile::fake()->createWithContent('notes.txt', 'Dear all')];
         $this->post('/api/readings', ['files' => $wrong], ['Accept' => 'application/json'])->assertUnprocessable()->assertJsonPath('message', '“notes.txt”: This is not a music file that we read: it is neither MusicXML (plain or zipped) nor ABC.');
     }

@@ -34,8 +34,12 @@ final class MusicFiles
         if (count($files) > self::MOST) {
             throw new UnreadableMusic('These are more than '.self::MOST.' files; import them in two pieces.');
         }
-        /** @var array{tune?: int|null} $asked */
-        $asked = $request->validate(['tune' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:'.self::MOST_TUNES]]);
+        /** @var array{tune?: int|null, count?: int} $asked */
+        $asked = $request->validate(['count' => ['sometimes', 'integer'], 'tune' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:'.self::MOST_TUNES]]);
+        if (($asked['count'] ?? 0) > count($files)) {
+            // The server takes fewer at a time than were sent; a part that is silently missing is noticed in the concert.
+            throw new UnreadableMusic('Of the '.$asked['count'].' files only '.count($files).' arrived; send fewer at a time.');
+        }
         $readings = [];
         foreach ($files as $file) {
             $name = $file instanceof UploadedFile ? $file->getClientOriginalName() : '';

@@ -6,9 +6,13 @@ namespace UprightPencil\Core\Tests\Format;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use UprightPencil\Core\Format\Abc\Reader;
 use UprightPencil\Core\Format\Abc\Writer;
 use UprightPencil\Core\Format\Music;
+use UprightPencil\Core\Format\MusicXml;
+use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
@@ -23,6 +27,8 @@ use UprightPencil\Core\Tests\Support\AbcTunes;
  */
 final class AbcOfTheWorldTest extends TestCase
 {
+    private const SIGNS = "|:[](){}<>&!\"+-=^_~.,'/123456789zxZXyABCDabcdKMLVPUQ \n%\\|]:|[1(3:[V:2]";
+
     private const ALTERS = [1 => '#', -1 => 'b', 2 => '##', -2 => 'bb'];
 
     /** @var array<string, Heard>|null */
@@ -52,6 +58,45 @@ final class AbcOfTheWorldTest extends TestCase
         $again = Music::read(Writer::write($score))->score;
 
         self::assertEquals(self::withoutIds($score->parts), self::withoutIds($again->parts), $name."\n".Writer::write($score));
+    }
+
+    /** Tunes with wrong letters, missing and doubled ones: read or refused in a sentence, and what was read has as many heads whatever it goes out as. */
+    #[DataProvider('seeds')]
+    public function test_a_damaged_tune_loses_nothing_on_its_way(int $seed): void
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        $tunes = array_values(AbcTunes::all());
+        $abc = $tunes[$random->getInt(0, count($tunes) - 1)];
+        for ($wrong = $random->getInt(1, 6); $wrong > 0; $wrong--) {
+            $sign = substr(self::SIGNS, $random->getInt(0, strlen(self::SIGNS) - 2), 2);
+            $abc = substr_replace($abc, $sign, $random->getInt(0, strlen($abc) - 1), $random->getInt(0, 3));
+        }
+        try {
+            $score = Music::read($abc)->score;
+        } catch (UnreadableMusic $fault) {
+            self::assertMatchesRegularExpression('/^[A-Z“].{20,}\.$/u', $fault->getMessage());
+
+            return;
+        }
+        self::assertSame(self::heads($score->parts), self::heads(Music::read(Writer::write($score))->score->parts), $abc);
+        self::assertSame(self::heads($score->parts), self::heads(Music::read(MusicXml\Writer::write($score))->score->parts), $abc);
+    }
+
+    /** @return iterable<array{int}> */
+    public static function seeds(): iterable
+    {
+        foreach (range(1, 250) as $seed) {
+            yield [$seed];
+        }
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @return list<int>
+     */
+    private static function heads(array $parts): array
+    {
+        return array_map(static fn (Part $part): int => count(array_filter($part->notes(), static fn (Note $note): bool => ! $note->rest)), $parts);
     }
 
     /**

@@ -94,6 +94,7 @@ final class AbcStandardTest extends TestCase
         yield 'a meter nobody knows' => [$tune("cdef|\n[M:fast]cdef|"), 6, '“M:fast” is not a meter'];
         yield 'a length nobody knows' => [$tune("cdef|\n[L:long]cdefgabc|"), 6, '“L:long” is not a length'];
         yield 'a tempo nobody knows' => [$tune("cdef|\n[Q:faster]cdef|"), 6, '“Q:faster” is not a tempo'];
+        yield 'a tuplet beyond all music' => [$tune("cdef|\n(3:99999999999999999999:3cdef|"), 6, 'makes no sense'];
         yield 'a tuplet of one' => [$tune("cdef|\n(1cdef|"), 6, 'makes no sense'];
         yield 'a slur that was not begun' => [$tune("cdef|\ncd)ef|"), 6, 'was not begun'];
         yield 'a tie after nothing' => [$tune("cdef|\n-cdef|"), 6, 'A tie stands after no note'];
@@ -202,6 +203,22 @@ final class AbcStandardTest extends TestCase
 
         self::assertSame([2, 4], $stops);
         self::assertSame([0, 1, 2, 0, 3, 4, 5], PlayingOrder::of($part)->measures());
+    }
+
+    #[DataProvider('farKeys')]
+    public function test_keys_far_out_come_back(string $key, int $fifths): void
+    {
+        $score = Reader::read("X:1\nL:1/4\nK:{$key}\ncdef|\n")->score;
+
+        self::assertSame([$fifths, $fifths], [$score->parts[0]->measures[0]->key?->fifths, Reader::read(Writer::write($score))->score->parts[0]->measures[0]->key?->fifths]);
+    }
+
+    /** @return iterable<array{string, int}> */
+    public static function farKeys(): iterable
+    {
+        foreach (['E#' => 11, 'Fb' => -8, 'G#' => 8, 'Cb' => -7, 'C#m' => 4, 'G#lyd' => 9, 'Dbloc' => -10, 'B#maj' => 12] as $key => $fifths) {
+            yield [$key, $fifths];
+        }
     }
 
     public function test_a_repeat_of_three_is_played_three_times(): void

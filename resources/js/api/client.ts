@@ -114,6 +114,7 @@ function upload(file: File, fields: Record<string, string>): FormData {
 function music(files: readonly File[], fields: Record<string, string | number | null | undefined>): FormData {
     const form = new FormData()
     files.forEach((file) => form.append('files[]', file))
+    form.append('count', String(files.length))
     Object.entries(fields).forEach(([name, value]) => value !== null && value !== undefined && form.append(name, String(value)))
     return form
 }

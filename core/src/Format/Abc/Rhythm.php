@@ -14,6 +14,9 @@ final class Rhythm
 {
     private const MOST_UNITS = 2000;
 
+    /** So many notes in the time of so many, and over so many: more is none that anybody writes. */
+    private const MOST_IN_A_TUPLET = 64;
+
     /** `>>>` leaves an eighth of a note; more signs say no more. */
     private const MOST_BROKEN = 3;
 
@@ -42,13 +45,13 @@ final class Rhythm
     /** @return bool false when the tuplet makes no sense */
     public function startTuplet(string $text, Meter $meter): bool
     {
-        $numbers = explode(':', substr($text, 1));
-        $actual = (int) $numbers[0];
+        $numbers = array_map(static fn (string $number): int => min(self::MOST_IN_A_TUPLET + 1, (int) substr($number, 0, 4)), explode(':', substr($text, 1)));
+        $actual = $numbers[0];
         $usual = [2 => 3, 3 => 2, 4 => 3, 6 => 2, 8 => 3][$actual] ?? ($meter->isCompound() ? 3 : 2);
-        if ($actual < 2) {
+        if ($actual < 2 || max($numbers) > self::MOST_IN_A_TUPLET) {
             return false;
         }
-        $this->tuplet = [$actual, (int) ($numbers[1] ?? 0) ?: $usual, (int) ($numbers[2] ?? 0) ?: $actual];
+        $this->tuplet = [$actual, ($numbers[1] ?? 0) ?: $usual, ($numbers[2] ?? 0) ?: $actual];
         $this->tupletStarts = true;
 
         return true;

@@ -22,8 +22,8 @@ final class Writer
 {
     private const MODES = ['major' => 'maj', 'minor' => 'm', 'dorian' => 'dor', 'mixolydian' => 'mix', 'phrygian' => 'phr', 'lydian' => 'lyd', 'locrian' => 'loc'];
 
-    /** The major keys from seven flats to seven sharps; other modes count from them. */
-    private const TONICS = ['Cb', 'Gb', 'Db', 'Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#'];
+    /** Each a fifth above the one before, from F on, which has one flat as a major key. */
+    private const LETTERS = 'FCGDAEB';
 
     private const STEPS = ['minor' => 3, 'dorian' => 2, 'mixolydian' => 1, 'phrygian' => 4, 'lydian' => -1, 'locrian' => 5];
 
@@ -85,9 +85,10 @@ final class Writer
             return 'C exp '.implode(' ', array_map(static fn (string $letter, int $semitones): string => (self::SIGNS[$semitones] ?? '=').strtolower($letter), array_keys($key->alters), $key->alters));
         }
         $mode = $key->mode ?? '';
-        $place = $key->fifths + 7 + (self::STEPS[$mode] ?? 0);
+        $place = $key->fifths + 1 + (self::STEPS[$mode] ?? 0);
+        $signs = (int) floor($place / 7);
 
-        return (self::TONICS[$place] ?? 'C').(self::MODES[$mode] ?? '');
+        return self::LETTERS[$place - 7 * $signs].str_repeat($signs < 0 ? 'b' : '#', abs($signs)).(self::MODES[$mode] ?? '');
     }
 
     public static function clef(Clef $clef): string
