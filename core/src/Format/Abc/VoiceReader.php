@@ -9,11 +9,9 @@ use UprightPencil\Core\Format\Budget;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Barline;
-use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
 use UprightPencil\Core\Score\DirectionSign;
-use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Meter;
 use UprightPencil\Core\Score\Note;
@@ -35,14 +33,7 @@ final class VoiceReader
     /** “Am7/E”, “F#sus4”, “N.C.”, “(G)”: what may stand over the notes for whoever accompanies. */
     private const CHORD = '/^\(?(?:[A-Ga-g][#b♯♭]?(?:maj|min|dim|aug|sus|add|dom|alt|no|M|m|[-+°ø△o0-9#b♯♭(),])*(?:\/[A-Ga-g]?[#b♯♭]?\d*)?|N\.?C\.?|\/[A-G][#b]?|[-%*]+)\)?$/u';
 
-    private Key $key;
-
-    private Meter $meter;
-
-    private Clef $clef;
-
-    /** By which the notes lie higher than typed. */
-    private int $octaves = 0;
+    private readonly Standing $now;
 
     private readonly Rhythm $rhythm;
 
@@ -65,9 +56,6 @@ final class VoiceReader
 
     /** @var list<int> where the heads of the last note, chord or rest are in it */
     private array $last = [];
-
-    /** Nothing was read yet: fields still speak of the beginning. */
-    private bool $atStart = true;
 
     private int $slursToOpen = 0;
 
@@ -108,9 +96,7 @@ final class VoiceReader
         $this->decorations = new Decorations;
         $this->accidentals = new Accidentals;
         $this->accidentals->reachTo($accidentalsReach);
-        $this->key = new Key(0);
-        $this->clef = new Clef('G', 2);
-        $this->meter = new Meter([], printed: false);
+        $this->now = new Standing;
         $this->rhythm = new Rhythm(Fields::unit($heading->value('L'), $heading->meter()));
         $this->setMeter($heading->meter());
         $this->line = $heading->line('K');
@@ -157,7 +143,7 @@ final class VoiceReader
             'sign' => $this->sign(trim($text, '!+') === '' ? '+' : substr($text, 1, -1)),
             'short' => $this->letter($text),
             'bar' => $this->barline($text),
-            'tuplet' => $this->rhythm->startTuplet($text, $this->meter) || $this->warn("“{$text}” is a tuplet that makes no sense; it was left out."),
+            'tuplet' => $this->rhythm->startTuplet($text, $this->now->meter) || $this->warn("“{$text}” is a tuplet that makes no sense; it was left out."),
             'grace' => $this->grace($text),
             'chord' => $this->chord($text),
             'note' => $this->sound([$text], ''),
@@ -195,23 +181,12 @@ final class VoiceReader
     {
         $field = KeyField::of($text);
         $field->understood || $this->warn("“K:{$text}” is not a key that we know; the key stays as it was.");
-        if ($field->key !== null) {
-            $this->key = $field->key;
-            $this->atStart || $this->items[] = new Attributes($this->onset, $field->key);
-        }
-        $this->setStaff($field->staff);
+        array_push($this->items, ...$this->now->setKey($field, $this->onset));
     }
 
     private function setStaff(StaffWords $staff): void
     {
-        $this->octaves = $staff->octaves ?? $this->octaves;
-        if ($staff->clef !== null && $staff->clef != $this->clef) {
-            $this->clef = $staff->clef;
-            $this->atStart || $this->items[] = new Attributes($this->onset, clefs: [$staff->clef]);
-        }
-        if ($staff->transposition() !== null) {
-            $this->items[] = new Attributes($this->onset, transposition: $staff->transposition());
-        }
+        array_push($this->items, ...$this->now->setStaff($staff, $this->onset));
     }
 
     private function setMeter(string $text): void
@@ -220,8 +195,7 @@ final class VoiceReader
         if ($meter === null) {
             $this->warn("“M:{$text}” is not a meter that we know; its measures are not counted.");
         }
-        $this->meter = $meter ?? new Meter([], printed: false);
-        $this->atStart || $this->items[] = new Attributes($this->onset, meter: $this->meter);
+        array_push($this->items, ...$this->now->setMeter($meter ?? new Meter([], printed: false), $this->onset));
     }
 
     /** “AABB”: the order in which parts of the tune are played is told to the players; what is counted are the measures as they stand. */
@@ -319,7 +293,7 @@ final class VoiceReader
 
             return;
         }
-        $this->measures->close(array_values($this->items), max($this->onset, $this->furthest), $right, $this->meter, $this->key, $this->line);
+        $this->measures->close(array_values($this->items), max($this->onset, $this->furthest), $right, $this->now->meter, $this->now->key, $this->line);
         $this->onset = $this->furthest = $this->layer = 0;
         $this->items = [];
     }
@@ -364,7 +338,7 @@ final class VoiceReader
     private function measuresRest(bool $hidden, int $count): void
     {
         for (; $count > 0; $count--) {
-            $this->addRest($this->meter->ticks(Reader::RESOLUTION) ?? 4 * Reader::RESOLUTION, ['kept' => ['rest' => '<rest measure="yes"/>'] + ($hidden ? ['print-object' => 'no'] : [])]);
+            $this->addRest($this->now->meter->ticks(Reader::RESOLUTION) ?? 4 * Reader::RESOLUTION, ['kept' => ['rest' => '<rest measure="yes"/>'] + ($hidden ? ['print-object' => 'no'] : [])]);
             $count > 1 && $this->closeMeasure([]);
         }
     }
@@ -382,30 +356,24 @@ final class VoiceReader
 
     private function chord(string $text): void
     {
-        preg_match('/^\[(.*)\]([\d\/]*)(-?)$/u', $text, $found);
-        $heads = $fingers = [];
-        $ends = 0;
-        foreach (Lexer::tokens($found[1] ?? '') as [$kind, $sign]) {
-            match (true) {
-                $kind === 'note' => $heads[] = $sign,
-                $kind === 'slur' => $sign === '(' ? $this->slursToOpen++ : $ends++,
-                $kind === 'sign' && $heads !== [] && preg_match('/^.[0-5].$/', $sign) === 1 => $fingers[count($heads)][] = $sign[1],
-                in_array($kind, ['sign', 'short', 'text', 'odd'], true) => $this->token($kind, $sign),
-                in_array($kind, ['rest', 'grace', 'bar', 'field', 'tuplet', 'chord'], true) => $this->warn("“{$sign}” does not belong into a chord; it was left out."),
-                default => null,
-            };
+        $chord = ChordText::of($text);
+        $this->slursToOpen += $chord->slurs;
+        foreach ($chord->before as [$kind, $sign]) {
+            $this->token($kind, $sign);
         }
-        if ($heads === []) {
+        foreach ($chord->foreign as $sign) {
+            $this->warn("“{$sign}” does not belong into a chord; it was left out.");
+        }
+        if ($chord->heads === []) {
             $this->warn("“{$text}” is a chord without notes; it was left out.");
 
             return;
         }
-        $tie = $found[3] ?? '';
-        $this->sound(array_map(static fn (string $head): string => $head.(str_ends_with($head, '-') ? '' : $tie), $heads), $found[2] ?? '');
-        foreach ($fingers as $index => $signs) {
+        $this->sound($chord->heads, $chord->length);
+        foreach ($chord->fingers as $index => $signs) {
             $this->finger($this->last[$index] ?? null, $signs);
         }
-        for (; $ends > 0; $ends--) {
+        for ($ends = $chord->slurEnds; $ends > 0; $ends--) {
             $this->closeSlur();
         }
     }
@@ -434,7 +402,7 @@ final class VoiceReader
         $this->tied[$this->layer] = [];
         $this->last = [];
         foreach ($heads as $index => $head) {
-            $pitch = $this->accidentals->pitchOf($head, $this->key, $this->octaves, $tied);
+            $pitch = $this->accidentals->pitchOf($head, $this->now->key, $this->now->octaves, $tied);
             $note = $this->head($head, $pitch, $duration, $value)->with(chord: $index > 0, tieStop: ($tied[self::placeOf($pitch)] ?? null) === $pitch->alter, kept: $this->keptOf($pitch));
             if ($index === 0) {
                 $decorated = $this->decorations->forNote();
@@ -455,10 +423,10 @@ final class VoiceReader
             $this->nextId(),
             $this->onset,
             $duration,
-            $this->clef->sign === 'percussion' ? null : $pitch,
+            $this->now->isPercussion() ? null : $pitch,
             voice: $this->voice(),
             value: $value,
-            accidental: $this->clef->sign === 'percussion' ? null : Accidentals::nameOf($typed),
+            accidental: $this->now->isPercussion() ? null : Accidentals::nameOf($typed),
             tieStart: str_ends_with($typed, '-'),
         );
     }
@@ -468,7 +436,7 @@ final class VoiceReader
     {
         $place = "<unpitched><display-step>{$pitch->letter}</display-step><display-octave>{$pitch->octave}</display-octave></unpitched>";
 
-        return ($this->afterSpace ? [] : ['beam' => '']) + ($this->clef->sign === 'percussion' ? ['unpitched' => $place] : []);
+        return ($this->afterSpace ? [] : ['beam' => '']) + ($this->now->isPercussion() ? ['unpitched' => $place] : []);
     }
 
     private static function placeOf(Pitch $pitch): string
@@ -512,19 +480,15 @@ final class VoiceReader
     {
         $eighth = intdiv(Reader::RESOLUTION, 2);
         $value = NoteValue::lasting((new Rhythm($eighth))->ticksOf(self::lengthOf($head)), Reader::RESOLUTION) ?? NoteValue::lasting($eighth, Reader::RESOLUTION);
-        $pitch = $this->accidentals->pitchOf($head, $this->key, $this->octaves, $this->tied[$this->layer] ?? []);
+        $pitch = $this->accidentals->pitchOf($head, $this->now->key, $this->now->octaves, $this->tied[$this->layer] ?? []);
         $this->items[] = $this->head(rtrim($head, '-'), $pitch, 0, $value)->with(grace: true, chord: $chord, slurs: $chord ? [] : $this->openedSlurs(), kept: ($slash ? ['grace' => '<grace slash="yes"/>'] : []) + array_diff_key($this->keptOf($pitch), ['beam' => 1]));
     }
 
     /** The first thing that is played: what was said until here is how the voice begins. */
     private function begin(): void
     {
-        if ($this->atStart) {
-            $this->atStart = false;
-            $changes = array_filter($this->items, static fn (object $item): bool => $item instanceof Attributes);
-            $transposition = array_values($changes)[0]->transposition ?? null;
-            $this->items = [new Attributes(0, $this->key, $this->meter, [$this->clef], $transposition), ...array_values(array_diff_key($this->items, $changes))];
-        }
+        $beginning = $this->now->begin();
+        $beginning === null || array_unshift($this->items, $beginning);
     }
 
     private function nextId(): string
