@@ -67,6 +67,14 @@ async function mean(part: CorrectedPart, from: string): Promise<void> {
 const changes = (part: CorrectedPart) => part.fresh > 0 || part.measures.length > 0 || part.gone.length > 0
 const strange = (part: CorrectedPart) => part.same < STRANGE * (part.same + part.fresh)
 
+function keptWords({ kept, gone }: CorrectedPart): string {
+    if (kept === 0 && gone.length === 0) {
+        return 'none yet'
+    }
+    const stay = kept === 1 ? 'one stays' : `${kept} stay`
+    return gone.length === 0 ? stay : `${stay}, ${gone.length === 1 ? 'one loses its note' : `${gone.length} lose their note`}:`
+}
+
 function differences(part: CorrectedPart): string {
     if (!changes(part)) {
         return 'The notes are the same; lengths, slurs and signs may differ.'
@@ -116,9 +124,8 @@ async function put(): Promise<void> {
                                 <strong v-if="strange(part)" class="strange">Few of its notes are the same: is this the right part?</strong>
                             </td>
                             <td>
-                                {{ part.kept === 0 && part.gone.length === 0 ? 'none yet' : part.kept === 1 ? 'one stays' : `${part.kept} stay` }}<template v-if="part.gone.length > 0">, {{ part.gone.length === 1 ? 'one loses its note' : `${part.gone.length} lose their note` }}:
-                                    <ul class="gone-list"><li v-for="(gone, index) in part.gone" :key="index">{{ goneWords(gone) }}</li></ul>
-                                </template>
+                                {{ keptWords(part) }}
+                                <ul v-if="part.gone.length > 0" class="gone-list"><li v-for="(gone, index) in part.gone" :key="index">{{ goneWords(gone) }}</li></ul>
                             </td>
                         </template>
                     </tr>
