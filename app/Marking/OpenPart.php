@@ -29,6 +29,9 @@ final class OpenPart
     /** @var array<string, list<int>> trials as they are kept */
     private array $kept = [];
 
+    /** @var array<string, true>|null */
+    private ?array $former = null;
+
     private readonly NoteViews $views;
 
     public readonly Settings $settings;
@@ -47,6 +50,12 @@ final class OpenPart
     public static function name(Part $part, PartRecipe $recipe): string
     {
         return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $recipe->name(), Together::name($part->piece)]));
+    }
+
+    /** @return array<string, true> ids that its notes had at any time; they change only with its notes */
+    public function formerNotes(): array
+    {
+        return $this->former ??= PartVersions::formerNotes($this->part);
     }
 
     public function score(): Score

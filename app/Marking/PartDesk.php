@@ -31,7 +31,6 @@ use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Format\MusicXml\Writer;
-use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\DecisionState;
 use UprightPencil\Core\Marking\MarkedPart;
@@ -165,7 +164,7 @@ final class PartDesk
     public function sizeUp(): SizeUpView
     {
         $siblings = array_values($this->part->piece->partsInUse()->get()->all()) ?: [$this->part];
-        $summary = Summary::of(new Reading($this->score(), []), [$this->scorePart()->id => $this->part->instrument])['parts'][0];
+        $summary = Summary::parts($this->score(), [$this->scorePart()->id => $this->part->instrument])[0];
         $marked = $this->marked();
         $this->players === null && PartStand::keep($this->part, count($marked->open()), $this->toSettle());
         $size = SizeUp::of($marked)->toArray();
@@ -261,7 +260,7 @@ final class PartDesk
     /** @return list<SkippedView> */
     private function skipped(): array
     {
-        $former = $this->decided()->skipped === [] ? [] : PartVersions::formerNotes($this->part);
+        $former = $this->decided()->skipped === [] ? [] : $this->open()->formerNotes();
         // What is about a note of a former version is listed by itself, to be placed or let go.
         $unknown = array_filter($this->decided()->skipped, static fn (SkippedDecision $skipped): bool => ! isset($former[$skipped->decision->note ?? '']) && ! isset($former[$skipped->decision->to ?? '']));
         $why = [...array_merge([], ...array_values($this->record->record()->unread())), ...array_map(static fn (SkippedDecision $skipped): string => $skipped->why, $unknown)];

@@ -27,7 +27,6 @@ final readonly class ReadingView
     /** @param array<string, Instrument> $chosen part id => instrument, where somebody corrected the guess */
     public static function of(Reading $reading, array $chosen): self
     {
-        $summary = Summary::of($reading, $chosen);
         $parts = array_map(static fn (array $part): ReadPartView => new ReadPartView(
             $part['id'],
             $part['name'],
@@ -43,7 +42,7 @@ final readonly class ReadingView
             $part['range'],
             $part['keys'],
             $part['meters'],
-        ), $summary['parts']);
+        ), Summary::parts($reading->score, $chosen));
 
         return new self($reading->score->title, $reading->score->composer, $parts, WarningView::grouped([...$reading->warnings, ...Summary::outOfReach($reading->score, $chosen)]), count($reading->tunes) > 1 ? $reading->tunes : []);
     }

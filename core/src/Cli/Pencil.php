@@ -245,8 +245,8 @@ final class Pencil
         } catch (UnknownInterval|NoSuchVoice|UnknownPitch $fault) {
             throw new WrongUsage($fault->getMessage());
         }
-        $name = $arguments->text('name') ?? $derived->part->name;
-        $alone = $score->with(parts: [$derived->part->with(name: $name)])->alone($derived->part->with(name: $name));
+        // The tempo often stands in the top part only.
+        $alone = $score->alone($derived->part->with(name: $arguments->text('name') ?? $derived->part->name));
         $marked = PartMarker::mark($alone, $alone->parts[0], PartDecisions::of($alone->parts[0], []), self::settings($arguments, true, $as));
 
         return $format === 'json'

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Format;
 
-use UprightPencil\Core\Score\DirectionKind;
-use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
+use UprightPencil\Core\Score\Passages;
 use UprightPencil\Core\Score\Resolution;
 use UprightPencil\Core\Score\Score;
 
@@ -63,9 +62,7 @@ final class Gathering
 
     private function part(Part $part, string $id, string $fileName, bool $alone): Part
     {
-        $measures = array_map(fn (Measure $measure): Measure => $measure->with(items: array_map(fn (object $item): object => $item instanceof Note ? $item->with(id: $this->freeId($item->id, $part->id, $id)) : $item, $measure->items)), $part->measures);
-
-        return $part->with(id: $id, name: $alone && preg_match(self::NO_NAMES, trim($part->name)) === 1 && $fileName !== '' ? $fileName : $part->name, measures: $measures);
+        return $part->withNotes(fn (Note $note): Note => $note->with(id: $this->freeId($note->id, $part->id, $id)))->with(id: $id, name: $alone && preg_match(self::NO_NAMES, trim($part->name)) === 1 && $fileName !== '' ? $fileName : $part->name);
     }
 
     /** Ids that are made from their part's are made from its new one. */
@@ -116,12 +113,8 @@ final class Gathering
     private static function letters(Part $part): array
     {
         $letters = [];
-        foreach ($part->measures as $measure) {
-            foreach ($measure->directions() as $direction) {
-                foreach ($direction->signs as $sign) {
-                    $sign->kind === DirectionKind::Rehearsal && $letters[" {$sign->text}"] ??= $measure->number;
-                }
-            }
+        foreach (Passages::letters($part) as $index => $letter) {
+            $letters[" {$letter}"] ??= $part->measures[$index]->number;
         }
 
         return $letters;

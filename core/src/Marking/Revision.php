@@ -13,6 +13,7 @@ use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Pitch;
+use UprightPencil\Core\Score\PrintedAccidentals;
 
 /**
  * The music as it is to be played: the print with what the pencil changes in it (accents, dynamics, pizzicato, a misprint
@@ -86,8 +87,7 @@ final class Revision
 
     public function pitch(Pitch $pitch): void
     {
-        $signs = [-2 => 'flat-flat', -1 => 'flat', 0 => 'natural', 1 => 'sharp', 2 => 'double-sharp'];
-        $this->note = $this->note->with(pitch: $pitch, accidental: $signs[(int) $pitch->alter] ?? null, kept: array_diff_key($this->note->kept, ['accidental' => 1]));
+        $this->note = $this->note->with(pitch: $pitch, accidental: PrintedAccidentals::NAMES[(string) $pitch->alter] ?? null, kept: array_diff_key($this->note->kept, ['accidental' => 1]));
     }
 
     /** @param string|null $dynamic null: the printed one is struck and nothing takes its place */

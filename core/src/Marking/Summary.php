@@ -31,9 +31,18 @@ final class Summary
             'title' => $score->title,
             'composer' => $score->composer,
             'resolution' => $score->resolution,
-            'parts' => array_map(static fn (Part $part): array => self::part($part, $chosen[$part->id] ?? null), $score->parts),
+            'parts' => self::parts($score, $chosen),
             'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...self::doubts($score, $chosen)]),
         ];
+    }
+
+    /**
+     * @param  array<string, Instrument>  $chosen  part id => instrument, where somebody corrected the guess
+     * @return list<array<string, mixed>>
+     */
+    public static function parts(Score $score, array $chosen = []): array
+    {
+        return array_map(static fn (Part $part): array => self::part($part, $chosen[$part->id] ?? null), $score->parts);
     }
 
     /** @return array<string, mixed> */

@@ -263,19 +263,14 @@ final readonly class Correction
      */
     private static function renamed(Part $part, array $known, array $taken): Part
     {
-        $name = static function (object $item) use ($known, &$taken): object {
-            if (! $item instanceof Note) {
-                return $item;
-            }
-            $id = $known[$item->id] ?? $item->id;
-            for ($again = 2; ! isset($known[$item->id]) && isset($taken[$id]); $again++) {
-                $id = "{$item->id}.{$again}";
+        return $part->withNotes(static function (Note $note) use ($known, &$taken): Note {
+            $id = $known[$note->id] ?? $note->id;
+            for ($again = 2; ! isset($known[$note->id]) && isset($taken[$id]); $again++) {
+                $id = "{$note->id}.{$again}";
             }
             $taken[$id] = true;
 
-            return $item->with(id: $id);
-        };
-
-        return $part->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map($name, $measure->items)), $part->measures));
+            return $note->with(id: $id);
+        });
     }
 }

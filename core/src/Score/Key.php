@@ -13,7 +13,8 @@ final readonly class Key
 
     private const MINOR = ['Ab', 'Eb', 'Bb', 'F', 'C', 'G', 'D', 'A', 'E', 'B', 'F#', 'C#', 'G#', 'D#', 'A#'];
 
-    private const SHARPS = 'FCGDAEB';
+    /** Letters in the order in which sharps come; each is a fifth above the one before. */
+    public const SHARPS = 'FCGDAEB';
 
     /**
      * @param  int  $fifths  sharps, or flats as a negative number

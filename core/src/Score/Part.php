@@ -28,6 +28,16 @@ final readonly class Part
         return array_merge([], ...array_map(static fn (Measure $measure): array => $measure->notes(), $this->measures));
     }
 
+    /**
+     * The same with each note changed.
+     *
+     * @param  \Closure(Note): Note  $change
+     */
+    public function withNotes(\Closure $change): self
+    {
+        return $this->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map(static fn (object $item): object => $item instanceof Note ? $change($item) : $item, $measure->items)), $this->measures));
+    }
+
     /** @return list<Clef> every clef of the part, as they come */
     public function clefs(): array
     {

@@ -57,7 +57,7 @@ final class Passages
     }
 
     /** @return array<int, string> measure index => its letter */
-    private static function letters(Part $part): array
+    public static function letters(Part $part): array
     {
         $letters = [];
         foreach ($part->measures as $index => $measure) {

@@ -7,7 +7,8 @@ namespace UprightPencil\Core\Score;
 /** The accidentals that have to be printed where pitches were moved: by key, by measure, and none over a tie. */
 final class PrintedAccidentals
 {
-    private const NAMES = ['-2' => 'flat-flat', '-1' => 'flat', '0' => 'natural', '1' => 'sharp', '2' => 'double-sharp', '0.5' => 'quarter-sharp', '-0.5' => 'quarter-flat'];
+    /** By semitones, as MusicXML calls them. */
+    public const NAMES = ['-2' => 'flat-flat', '-1' => 'flat', '0' => 'natural', '1' => 'sharp', '2' => 'double-sharp', '0.5' => 'quarter-sharp', '-0.5' => 'quarter-flat'];
 
     /**
      * @param  list<Measure>  $measures

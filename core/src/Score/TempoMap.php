@@ -77,7 +77,8 @@ final readonly class TempoMap
         return false;
     }
 
-    private static function tempoOf(Direction $direction): ?float
+    /** Quarters a minute, as a direction says it. */
+    public static function tempoOf(Direction $direction): ?float
     {
         $tempo = Bounds::tempo($direction->sound['tempo'] ?? null);
         foreach ($tempo === null ? $direction->signs : [] as $sign) {

@@ -6,7 +6,6 @@ namespace UprightPencil\Core\Ensemble\Derived;
 
 use UprightPencil\Core\Score\Event;
 use UprightPencil\Core\Score\Line;
-use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Phrases;
@@ -63,10 +62,7 @@ final class Reach
             return [$part, $reach->shifts];
         }
 
-        return [$part->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map(
-            static fn (object $item): object => $item instanceof Note ? $item->with(pitch: $item->pitch?->octavesUp($reach->all + ($reach->octaves[$item->id] ?? 0))) : $item,
-            $measure->items,
-        )), $part->measures)), $reach->shifts];
+        return [$part->withNotes(static fn (Note $note): Note => $note->with(pitch: $note->pitch?->octavesUp($reach->all + ($reach->octaves[$note->id] ?? 0)))), $reach->shifts];
     }
 
     /**

@@ -10,7 +10,8 @@ use UprightPencil\Core\Score\Pitch;
 /** What a typed note head is, by its own sign, by those that still hold in the measure, by a tie and by the key. */
 final class Accidentals
 {
-    private const SIGNS = ['^^' => 2.0, '^' => 1.0, '^/' => 0.5, '=' => 0.0, '_/' => -0.5, '_' => -1.0, '__' => -2.0];
+    /** Semitones by which a sign alters a letter. */
+    public const SIGNS = ['^^' => 2.0, '^' => 1.0, '^/' => 0.5, '=' => 0.0, '_/' => -0.5, '_' => -1.0, '__' => -2.0];
 
     /** As MusicXML calls them. */
     public const NAMES = ['^^' => 'double-sharp', '^' => 'sharp', '^/' => 'quarter-sharp', '=' => 'natural', '_/' => 'quarter-flat', '_' => 'flat', '__' => 'flat-flat'];
@@ -47,6 +48,12 @@ final class Accidentals
         }
 
         return Pitch::of($letter, $tied[$place] ?? $this->held[$place] ?? $this->held[$letter] ?? (float) $key->alterOf($letter), $octave);
+    }
+
+    /** The other way round; what has no sign is written as the half step below it. */
+    public static function signOf(float $alter): string
+    {
+        return (string) (array_search($alter, self::SIGNS, true) ?: array_search(floor($alter), self::SIGNS, true));
     }
 
     /** The sign that a head is typed with, as MusicXML calls it. */

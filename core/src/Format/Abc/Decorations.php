@@ -21,7 +21,7 @@ final class Decorations
 
     private const WEDGES = ['crescendo(' => 'crescendo', '<(' => 'crescendo', 'diminuendo(' => 'diminuendo', '>(' => 'diminuendo', 'crescendo)' => 'stop', '<)' => 'stop', 'diminuendo)' => 'stop', '>)' => 'stop'];
 
-    public const WORDS = ['fine' => 'Fine', 'D.C.' => 'D.C.', 'dacapo' => 'D.C.', 'D.S.' => 'D.S.', 'dacoda' => 'To Coda', 'D.C.alfine' => 'D.C. al Fine', 'D.C.alcoda' => 'D.C. al Coda', 'D.S.alfine' => 'D.S. al Fine', 'D.S.alcoda' => 'D.S. al Coda'];
+    private const WORDS = ['fine' => 'Fine', 'D.C.' => 'D.C.', 'dacapo' => 'D.C.', 'D.S.' => 'D.S.', 'dacoda' => 'To Coda', 'D.C.alfine' => 'D.C. al Fine', 'D.C.alcoda' => 'D.C. al Coda', 'D.S.alfine' => 'D.S. al Fine', 'D.S.alcoda' => 'D.S. al Coda'];
 
     private const JUMP_SIGNS = ['segno' => DirectionKind::Segno, 'coda' => DirectionKind::Coda];
 
@@ -31,7 +31,7 @@ final class Decorations
     public const ORNAMENTS = ['trill' => '<trill-mark/>', 'lowermordent' => '<mordent/>', 'uppermordent' => '<inverted-mordent/>', 'turn' => '<turn/>', 'invertedturn' => '<inverted-turn/>', 'roll' => '<other-ornament>roll</other-ornament>'];
 
     /** Strokes through the stem. */
-    public const TREMOLOS = ['/' => 1, '//' => 2, '///' => 3, '////' => 4];
+    private const TREMOLOS = ['/' => 1, '//' => 2, '///' => 3, '////' => 4];
 
     public const TECHNICAL = ['snap' => '<snap-pizzicato/>', 'thumb' => '<thumb-position/>', 'plus' => '<stopped/>'];
 

@@ -76,16 +76,7 @@ final class HeadWriter
         }
         $this->held[$place] = $pitch->alter;
 
-        return self::accidental($pitch->alter).self::lettered($pitch->letter, $pitch->octave - $this->clef->octave);
-    }
-
-    private static function accidental(float $alter): string
-    {
-        return match (true) {
-            $alter === 0.5 => '^/',
-            $alter === -0.5 => '_/',
-            default => [-2 => '__', -1 => '_', 0 => '=', 1 => '^', 2 => '^^'][(int) floor($alter)] ?? '',
-        };
+        return Accidentals::signOf($pitch->alter).self::lettered($pitch->letter, $pitch->octave - $this->clef->octave);
     }
 
     private static function lettered(string $letter, int $octave): string

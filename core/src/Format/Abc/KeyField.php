@@ -9,12 +9,11 @@ use UprightPencil\Core\Score\Key;
 /** What a K: field says: a key, and as a V: field does, the clef and where the notes sound. */
 final readonly class KeyField
 {
-    private const MODES = ['maj' => 'major', 'ion' => 'major', 'm' => 'minor', 'min' => 'minor', 'aeo' => 'minor', 'dor' => 'dorian', 'mix' => 'mixolydian', 'phr' => 'phrygian', 'lyd' => 'lydian', 'loc' => 'locrian'];
+    /** As they are typed, the usual way first. */
+    public const MODES = ['maj' => 'major', 'ion' => 'major', 'm' => 'minor', 'min' => 'minor', 'aeo' => 'minor', 'dor' => 'dorian', 'mix' => 'mixolydian', 'phr' => 'phrygian', 'lyd' => 'lydian', 'loc' => 'locrian'];
 
     /** Sharps more than the major key of the same name has. */
-    private const SHARPS = ['lyd' => 1, 'mix' => -1, 'dor' => -2, 'm' => -3, 'min' => -3, 'aeo' => -3, 'phr' => -4, 'loc' => -5];
-
-    private const SIGNS = ['^^' => 2, '^' => 1, '=' => 0, '_' => -1, '__' => -2];
+    public const SHARPS = ['lyd' => 1, 'mix' => -1, 'dor' => -2, 'm' => -3, 'min' => -3, 'aeo' => -3, 'phr' => -4, 'loc' => -5];
 
     private const TONIC = '/^([A-Ga-g])\s*([#b]?)\s*((?:maj|ion|min|aeo|dor|mix|phr|lyd|loc|exp)[a-z]*|(?-i:m))?(?![A-Za-z])/i';
 
@@ -40,7 +39,7 @@ final readonly class KeyField
             return new self($signs === [] ? null : self::altered(new Key(0), $signs), $staff, $signs !== [] || $staff->sayAnything());
         }
         $mode = strtolower(substr($found[3] ?? '', 0, 3));
-        $fifths = (int) strpos('FCGDAEB', strtoupper($found[1])) - 1 + 7 * (['#' => 1, 'b' => -1][$found[2]] ?? 0);
+        $fifths = (int) strpos(Key::SHARPS, strtoupper($found[1])) - 1 + 7 * (['#' => 1, 'b' => -1][$found[2]] ?? 0);
 
         return new self(self::altered($mode === 'exp' ? new Key(0) : new Key($fifths + (self::SHARPS[$mode] ?? 0), self::MODES[$mode] ?? null), $signs), $staff, true);
     }
@@ -51,7 +50,7 @@ final readonly class KeyField
         preg_match_all('/(?<![\w=^])(\^\^|\^|__|_|=)([A-Ga-g])(?![A-Za-z=])/', $text, $found, PREG_SET_ORDER);
         $signs = [];
         foreach ($found as [, $sign, $letter]) {
-            $signs[strtoupper($letter)] = self::SIGNS[$sign];
+            $signs[strtoupper($letter)] = (int) Accidentals::SIGNS[$sign];
         }
 
         return $signs;

@@ -10,7 +10,7 @@ use UprightPencil\Core\Score\Transposition;
 /** What K: and V: fields say of a staff: its clef, and how far its notes lie from where they are typed. */
 final readonly class StaffWords
 {
-    private const CLEFS = [
+    public const CLEFS = [
         'treble' => ['G', 2], 'alto' => ['C', 3], 'tenor' => ['C', 4], 'bass' => ['F', 4], 'soprano' => ['C', 1],
         'mezzosoprano' => ['C', 2], 'baritone' => ['C', 5], 'varbaritone' => ['F', 3], 'subbass' => ['F', 5],
         'perc' => ['percussion', null], 'none' => ['none', null],

@@ -467,12 +467,8 @@ final class VoiceReader
 
     private function graceChord(string $text, bool $slash): void
     {
-        $first = true;
-        foreach (Lexer::tokens((string) preg_replace('/^\[|\][\d\/]*-?$/', '', $text)) as [$kind, $sign]) {
-            if ($kind === 'note') {
-                $this->graceNote($sign, $slash, ! $first);
-                $first = false;
-            }
+        foreach (ChordText::of($text)->heads as $index => $head) {
+            $this->graceNote($head, $slash, $index > 0);
         }
     }
 

@@ -8,11 +8,11 @@ use UprightPencil\Core\Score\Attributes;
 use UprightPencil\Core\Score\Clef;
 use UprightPencil\Core\Score\Direction;
 use UprightPencil\Core\Score\DirectionKind;
-use UprightPencil\Core\Score\DirectionSign;
 use UprightPencil\Core\Score\Key;
 use UprightPencil\Core\Score\Meter;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Score\TempoMap;
 
 /**
  * Writes ABC 2.1: each staff of a part is a voice, further voices on it are overlays. Lyrics, layout, cues and note ids have no
@@ -20,17 +20,6 @@ use UprightPencil\Core\Score\Score;
  */
 final class Writer
 {
-    private const MODES = ['major' => 'maj', 'minor' => 'm', 'dorian' => 'dor', 'mixolydian' => 'mix', 'phrygian' => 'phr', 'lydian' => 'lyd', 'locrian' => 'loc'];
-
-    /** Each a fifth above the one before, from F on, which has one flat as a major key. */
-    private const LETTERS = 'FCGDAEB';
-
-    private const STEPS = ['minor' => 3, 'dorian' => 2, 'mixolydian' => 1, 'phrygian' => 4, 'lydian' => -1, 'locrian' => 5];
-
-    private const SIGNS = [-2 => '__', -1 => '_', 1 => '^', 2 => '^^'];
-
-    private const CLEFS = ['G2' => 'treble', 'C3' => 'alto', 'C4' => 'tenor', 'F4' => 'bass', 'C1' => 'soprano', 'C2' => 'mezzosoprano', 'C5' => 'baritone', 'F3' => 'varbaritone', 'F5' => 'subbass'];
-
     public static function write(Score $score): string
     {
         $first = $score->parts[0]->measures[0] ?? null;
@@ -82,20 +71,21 @@ final class Writer
     public static function key(Key $key): string
     {
         if ($key->alters !== []) {
-            return 'C exp '.implode(' ', array_map(static fn (string $letter, int $semitones): string => (self::SIGNS[$semitones] ?? '=').strtolower($letter), array_keys($key->alters), $key->alters));
+            return 'C exp '.implode(' ', array_map(static fn (string $letter, int $semitones): string => Accidentals::signOf($semitones).strtolower($letter), array_keys($key->alters), $key->alters));
         }
-        $mode = $key->mode ?? '';
-        $place = $key->fifths + 1 + (self::STEPS[$mode] ?? 0);
+        $mode = (string) array_search($key->mode, KeyField::MODES, true);
+        // F, which the letters begin with, has one flat as a major key.
+        $place = $key->fifths + 1 - (KeyField::SHARPS[$mode] ?? 0);
         $signs = (int) floor($place / 7);
 
-        return self::LETTERS[$place - 7 * $signs].str_repeat($signs < 0 ? 'b' : '#', abs($signs)).(self::MODES[$mode] ?? '');
+        return Key::SHARPS[$place - 7 * $signs].str_repeat($signs < 0 ? 'b' : '#', abs($signs)).$mode;
     }
 
     public static function clef(Clef $clef): string
     {
         $name = match (true) {
             $clef->sign === 'percussion' => 'perc',
-            isset(self::CLEFS["{$clef->sign}{$clef->line}"]) => self::CLEFS["{$clef->sign}{$clef->line}"],
+            ($named = array_search([$clef->sign, $clef->line], StaffWords::CLEFS, true)) !== false => $named,
             in_array($clef->sign, ['G', 'C', 'F'], true) => $clef->sign.($clef->line ?? ['G' => 2, 'C' => 3, 'F' => 4][$clef->sign]),
             default => 'none',
         };
@@ -116,12 +106,9 @@ final class Writer
 
     private static function firstClef(Part $part, int $staff): Clef
     {
-        foreach ($part->measures as $measure) {
-            foreach ($measure->attributes() as $attributes) {
-                $clef = self::clefOf($attributes, $staff);
-                if ($clef !== null) {
-                    return $clef;
-                }
+        foreach ($part->clefs() as $clef) {
+            if ($clef->staff === $staff) {
+                return $clef;
             }
         }
 
@@ -150,12 +137,12 @@ final class Writer
     /** `"Briskly" 1/4=132`: what a direction says of the tempo, in quarters a minute with two places at most; null when it says nothing. */
     public static function tempo(Direction $direction): ?string
     {
-        $tempo = $direction->sound['tempo'] ?? array_values(array_filter(array_map(static fn (DirectionSign $sign): ?float => $sign->tempo, $direction->signs)))[0] ?? null;
-        if (! is_numeric($tempo)) {
+        $tempo = TempoMap::tempoOf($direction);
+        if ($tempo === null) {
             return null;
         }
 
-        return (self::hasTempoWords($direction) ? '"'.Text::typed($direction->signs[0]->text).'" ' : '').'1/4='.rtrim(rtrim(number_format((float) $tempo, 2, '.', ''), '0'), '.');
+        return (self::hasTempoWords($direction) ? '"'.Text::typed($direction->signs[0]->text).'" ' : '').'1/4='.rtrim(rtrim(number_format($tempo, 2, '.', ''), '0'), '.');
     }
 
     /** Words that a tempo field can say too. */
