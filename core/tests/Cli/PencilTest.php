@@ -151,6 +151,13 @@ final class PencilTest extends TestCase
         self::assertSame('A4', $this->json('derive', 'viola.abc', '--part=P1', '--as=viola', '--interval=P5')['part']['notes'][0]['pitch']);
     }
 
+    public function test_a_derived_part_keeps_the_tempo_that_stands_over_the_top_part(): void
+    {
+        $this->put('duo.abc', "X:1\nT:Low Road\nM:4/4\nL:1/4\nK:C\nV:1 name=\"Violin\"\n[Q:1/4=144]DEFG|ABcd|\nV:2 name=\"Viola\" clef=alto\nDEFG|A,B,CD|\n");
+
+        self::assertSame(144, $this->json('derive', 'duo.abc', '--part=Viola', '--as=violin')['part']['tempo']);
+    }
+
     /** @param list<string> $options */
     #[DataProvider('wrongDerivations')]
     public function test_a_part_that_cannot_be_made_is_told_in_one_line(array $options, string $sentence): void
