@@ -19,6 +19,7 @@ final readonly class DrawnMark
      * @param  string|null  $from  id of the note that it comes from
      * @param  string|null  $to  id of the note that it leads to
      * @param  list<list<float>>  $shares  places inside the note, as shares of its length: one list for each player or desk
+     * @param  bool|null  $decided  where another note says so; null: as its own note does
      */
     public function __construct(
         public NoteMark $note,
@@ -27,7 +28,8 @@ final readonly class DrawnMark
         public ?string $from = null,
         public ?string $to = null,
         public array $shares = [],
+        ?bool $decided = null,
     ) {
-        $this->decided = $note->isDecided($kind->field());
+        $this->decided = $decided ?? $note->isDecided($kind->field());
     }
 }

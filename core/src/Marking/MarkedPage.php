@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\Marks\BowAction;
+use UprightPencil\Core\Marking\Kinds\BowActionKind;
 use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\MarksWritten;
@@ -216,6 +217,38 @@ final class MarkedPage
         }
 
         return $this->runs[$field] = $runs;
+    }
+
+    /**
+     * Whether somebody decided what the bow does at some note from one to another: what becomes of a slur over them follows.
+     *
+     * @param  string  $from  id
+     * @param  string  $to  id of a later note of its voice
+     */
+    public function isBowDecided(string $from, string $to): bool
+    {
+        for ($note = $to; $note !== null; $note = $note === $from ? null : $this->before[$note] ?? null) {
+            if ($this->notes[$note]->isDecided(BowActionKind::FIELD)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return non-empty-list<NoteMark> the heads of a note that is held over, the first one first */
+    public function held(NoteMark $note): array
+    {
+        while ($note->note->tieStop && isset($this->before[$note->note->id])) {
+            $note = $this->notes[$this->before[$note->note->id]];
+        }
+        $heads = [$note];
+        $after = array_flip($this->before);
+        while ($note->note->tieStart && isset($after[$note->note->id]) && $this->notes[$after[$note->note->id]]->note->tieStop) {
+            $heads[] = $note = $this->notes[$after[$note->note->id]];
+        }
+
+        return $heads;
     }
 
     /** Ticks from the start of the part. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Tests\Support;
 
+use UprightPencil\Core\Format\MusicXml\Reader;
+use UprightPencil\Core\Score\Score;
+
 /** Made-up MusicXML as different notation programs would write it. */
 final class Samples
 {
@@ -73,5 +76,11 @@ final class Samples
             .'<barline location="right"><bar-style>light-heavy</bar-style></barline></measure>';
 
         return self::part($pickup.$one.$two.$three, 'Violin 1', '<work><work-title>Rich &amp; Full</work-title></work><identification><creator type="composer">Nobody</creator></identification>');
+    }
+
+    /** A piece or line of the demo. */
+    public static function demo(string $name): Score
+    {
+        return Reader::read((string) file_get_contents(dirname(__DIR__, 3)."/demo/{$name}.musicxml"))->score;
     }
 }

@@ -27,7 +27,7 @@ final class AddedSlur extends BowActionKind
     {
         $to = $page->slurs->added[$note->note->id] ?? null;
 
-        return $to === null ? [] : [new DrawnMark($note, $this, to: $to)];
+        return $to === null ? [] : [new DrawnMark($note, $this, to: $to, decided: $page->isBowDecided($note->note->id, $to))];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

@@ -31,6 +31,11 @@ final class Bar extends HandSign
         return $to === null ? [] : [new DrawnMark($note, $this, to: $to)];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [$this->field() => true];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return "one finger over both strings, to {$page->place((string) $mark->to)}";

@@ -81,6 +81,11 @@ abstract class BowActionKind extends Kind
         $word === null || $edit->say($word);
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $note->bow?->action === $this->action() && ! $note->note->chord ? [self::FIELD => $this->action()->value] : [];
+    }
+
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
         return $note->bow?->action === $this->action() && $note->bow->begins && ! $note->note->chord ? [new DrawnMark($note, $this)] : [];

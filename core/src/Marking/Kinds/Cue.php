@@ -40,4 +40,9 @@ final class Cue extends WrittenWord
     {
         return true;
     }
+
+    public function isCarried(): bool
+    {
+        return false;
+    }
 }

@@ -60,6 +60,11 @@ final class Direction extends Kind
         return $written && $note->bow->direction !== null ? [new DrawnMark($note, $this, $note->bow->direction->value)] : [];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [self::FIELD => $note->bow?->direction?->value];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return "{$mark->text}-bow";

@@ -63,6 +63,17 @@ final class Finger extends Kind
         return $page->writesFinger($note) ? [new DrawnMark($note, $this, $page->finger($note))] : [];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        $stop = $note->finger?->fingering->stop;
+
+        return match (true) {
+            $stop === null || ! $page->writesFinger($note) => [],
+            $note->finger->fingering->choice => [Choice::FIELD => true],
+            default => [self::FIELD => $stop->finger, FingerPlace::FIELD => $stop->placement->value],
+        };
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return 'finger '.str_replace('/', ' or ', (string) $mark->text);

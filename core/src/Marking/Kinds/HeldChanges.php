@@ -26,7 +26,7 @@ final class HeldChanges extends BowActionKind
     public function drawn(NoteMark $note, MarkedPage $page): array
     {
         $changes = $note->bow->changes ?? [];
-        if ($changes === []) {
+        if ($changes === [] || $note->note->chord) {
             return [];
         }
         $signs = [];
@@ -36,7 +36,16 @@ final class HeldChanges extends BowActionKind
         }
         $shares = array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $changes);
 
-        return [new DrawnMark($note, $this, implode(' ', $signs), shares: [$shares])];
+        return [new DrawnMark($note, $this, implode(' ', $signs), shares: [$shares], decided: $page->held($note)[0]->isDecided(self::FIELD))];
+    }
+
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        // Where a note is held over several heads, its changes are decided on the first.
+        $heads = $page->held($note);
+        $times = array_sum(array_map(static fn (NoteMark $head): int => count($head->bow->changes ?? []), $heads));
+
+        return $times === 0 || $heads[0] !== $note || $note->note->chord ? [] : [self::FIELD => $this->action()->value] + ($times > 1 ? ['times' => $times] : []);
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

@@ -77,6 +77,22 @@ abstract class Kind
         return false;
     }
 
+    /**
+     * What has to be decided so that what is proposed of it on a note is decided, and the page stays as it is.
+     *
+     * @return array<string, mixed> field => value; empty where nothing of it is proposed
+     */
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return [];
+    }
+
+    /** Whether it goes along where decisions are carried to a like place; what belongs to one place does not. */
+    public function isCarried(): bool
+    {
+        return true;
+    }
+
     /** Whether it goes from the page where the sign of the bow was taken off it. */
     public function isSignOfTheBow(): bool
     {

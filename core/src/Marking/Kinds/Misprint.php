@@ -52,4 +52,9 @@ final class Misprint extends Kind
     {
         return "misprint: this note is {$mark->text}";
     }
+
+    public function isCarried(): bool
+    {
+        return false;
+    }
 }

@@ -51,6 +51,11 @@ final class OnString extends Kind
         return $text === null ? [] : [new DrawnMark($note, $this, $text)];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [self::FIELD => $note->finger?->string];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return "on the {$mark->text} string";

@@ -59,6 +59,11 @@ final class Position extends Kind
         return $text === null ? [] : [new DrawnMark($note, $this, $text)];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [self::FIELD => $note->finger?->fingering->position];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return "position {$mark->text}";

@@ -29,4 +29,9 @@ final class Release extends WrittenWord
     {
         return "off on {$page->endBeat($note)}";
     }
+
+    public function isCarried(): bool
+    {
+        return false;
+    }
 }

@@ -37,4 +37,9 @@ final class RestCount extends WrittenWord
     {
         return "{$mark->text} before it";
     }
+
+    public function isCarried(): bool
+    {
+        return false;
+    }
 }

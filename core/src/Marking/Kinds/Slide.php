@@ -29,6 +29,11 @@ final class Slide extends HandSign
         return $note->finger?->slide !== null && $page->writesFinger($note) ? [new DrawnMark($note, $this, from: $note->finger->slide)] : [];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [$this->field() => true];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return 'slide';

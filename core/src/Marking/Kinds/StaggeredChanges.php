@@ -28,7 +28,14 @@ final class StaggeredChanges extends BowActionKind
     {
         $desks = $note->bow->stagger ?? [];
 
-        return $desks === [] ? [] : [new DrawnMark($note, $this, shares: array_map(static fn (array $desk): array => array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $desk), $desks))];
+        return $desks === [] || $note->note->chord ? [] : [new DrawnMark($note, $this, shares: array_map(static fn (array $desk): array => array_map(static fn (HeldChange $change): float => $page->share($note, $change->tick), $desk), $desks))];
+    }
+
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        $desks = count($note->bow->stagger ?? []);
+
+        return parent::taken($note, $page) + ($desks > 1 ? ['desks' => $desks] : []);
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

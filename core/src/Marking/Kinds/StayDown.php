@@ -30,6 +30,11 @@ final class StayDown extends HandSign
         return $to === null ? [] : [new DrawnMark($note, $this, to: $to)];
     }
 
+    public function taken(NoteMark $note, MarkedPage $page): array
+    {
+        return $this->drawn($note, $page) === [] ? [] : [$this->field() => true];
+    }
+
     public function words(DrawnMark $mark, MarkedPage $page): string
     {
         return "finger stays down, to {$page->place((string) $mark->to)}";

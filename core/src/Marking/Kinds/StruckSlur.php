@@ -22,7 +22,7 @@ final class StruckSlur extends BowActionKind
     {
         $to = $page->slurs->struck[$note->note->id] ?? null;
 
-        return $to === null ? [] : [new DrawnMark($note, $this, to: $to)];
+        return $to === null ? [] : [new DrawnMark($note, $this, to: $to, decided: $page->isBowDecided($note->note->id, $to))];
     }
 
     public function words(DrawnMark $mark, MarkedPage $page): string

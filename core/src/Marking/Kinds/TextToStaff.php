@@ -52,4 +52,9 @@ final class TextToStaff extends WrittenWord
     {
         return true;
     }
+
+    public function isCarried(): bool
+    {
+        return false;
+    }
 }
