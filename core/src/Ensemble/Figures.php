@@ -31,7 +31,7 @@ final class Figures
         foreach ($sections as $section) {
             foreach ($section->notes as $index => $note) {
                 $next = $section->notes[$index + 1] ?? null;
-                $step = $next === null ? "end {$section->index}" : "{$note->ticks()}/{$next->gap}/".($next->slurred ? 's' : '').'/'.($next->midi() <=> $note->midi()).($next->direction() === '-' ? 'p' : '');
+                $step = $next === null ? "end {$section->index}" : $note->step($next);
                 $this->notes[] = $note;
                 $this->steps[] = $known[$step] ??= count($known);
             }

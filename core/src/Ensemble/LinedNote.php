@@ -54,6 +54,15 @@ final readonly class LinedNote
         return $this->mark->note->technical->bow !== null;
     }
 
+    /**
+     * What figures and like places are known by: how long it sounds and how the music goes on to the next note, in time, slur and
+     * contour. The same step may be anywhere on the staff.
+     */
+    public function step(self $next): string
+    {
+        return "{$this->ticks()}/{$next->gap}/".($next->slurred ? 's' : '').'/'.($next->midi() <=> $this->midi()).($next->direction() === '-' ? 'p' : '');
+    }
+
     /** What it sounds like in time: rhythm and slurs, whatever the pitch. */
     public function rhythm(int $from): string
     {

@@ -9,17 +9,23 @@ use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
 
 /** A marked part as it lies under the others: its struck notes in time, measure by measure. */
-final readonly class Section
+final class Section
 {
+    /** @var list<string>|null */
+    private ?array $steps = null;
+
+    /** @var array<string, int>|null */
+    private ?array $places = null;
+
     /**
      * @param  list<LinedNote>  $notes  of its fullest voice, ties as one note, grace notes and chord notes left out
      * @param  array<string, non-empty-list<LinedNote>>  $measures  printed number => the notes that begin in it
      */
     private function __construct(
-        public int $index,
-        public MarkedPart $part,
-        public array $notes,
-        public array $measures,
+        public readonly int $index,
+        public readonly MarkedPart $part,
+        public readonly array $notes,
+        public readonly array $measures,
     ) {}
 
     public static function of(int $index, MarkedPart $part): self
@@ -60,6 +66,54 @@ final readonly class Section
         usort($voices, static fn (array $a, array $b): int => count($b) <=> count($a));
 
         return $voices[0] ?? [];
+    }
+
+    /** @return list<string> from each note but the last to the next */
+    public function steps(): array
+    {
+        return $this->steps ??= array_map(static fn (LinedNote $note, LinedNote $next): string => $note->step($next), array_slice($this->notes, 0, -1), array_slice($this->notes, 1));
+    }
+
+    /**
+     * The place of a note: of one that is held over, that of its first head; of a chord, that of its lead.
+     *
+     * @return int|null null where it is in another voice
+     */
+    public function indexOf(string $id): ?int
+    {
+        $this->places ??= $this->everyPlace();
+
+        return $this->places[$id] ?? null;
+    }
+
+    /** @return array<string, int> */
+    private function everyPlace(): array
+    {
+        $places = [];
+        foreach ($this->notes as $place => $note) {
+            $places[$note->id()] = $place;
+        }
+        $last = null;
+        foreach ($this->part->notes as $mark) {
+            $last = $places[$mark->note->id] ?? $last;
+            $last !== null && ($mark->note->chord || $mark->note->tieStop || $mark->note->grace) && $places[$mark->note->id] ??= $last;
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param  string  $first  printed number of a measure
+     * @param  string  $last  of a later one, or the same
+     * @return list<LinedNote> the notes that begin in them
+     */
+    public function between(string $first, string $last): array
+    {
+        $numbers = array_column($this->part->part->measures, 'number');
+        $from = array_search($first, $numbers, true);
+        $to = array_search($last, array_reverse($numbers, true), true);
+
+        return $from === false || $to === false || $to < $from ? [] : array_merge([], ...array_values(array_intersect_key($this->measures, array_flip(array_slice($numbers, $from, $to - $from + 1)))));
     }
 
     public function id(): string

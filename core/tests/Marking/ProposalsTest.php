@@ -51,6 +51,7 @@ final class ProposalsTest extends TestCase
         $sure = Proposals::of($proposed, $session->others($none));
 
         $left = array_map(static fn (LeftOut $left): string => $left->note->note->id, $sure->leftOut);
+        /** @param list<Decision> $decisions */
         $notes = static fn (array $decisions): array => array_map(static fn (Decision $decision): string => (string) $decision->note, $decisions);
         self::assertEqualsCanonicalizing($notes($all), [...$notes($sure->decisions), ...$left], 'each note is either taken or told');
         foreach ($proposed->open() as $finding) {

@@ -45,6 +45,12 @@ abstract class BowedRun extends Kind
         return $value === "{$this->value()}…";
     }
 
+    /** What was said of the run, of what is kept on one of its notes. */
+    public static function said(mixed $kept): string
+    {
+        return is_string($kept) ? rtrim($kept, '…') : '';
+    }
+
     /** @return list<DrawnMark> a bracket over the whole run */
     protected function bracket(NoteMark $note, MarkedPage $page): array
     {

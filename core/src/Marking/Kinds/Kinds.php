@@ -75,6 +75,7 @@ final class Kinds
             new Misprint,
             new TextToStudents,
             new TextToStaff,
+            new Apart,
             MarksWritten::bow(),
             MarksWritten::finger(),
         ];
