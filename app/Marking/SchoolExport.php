@@ -17,7 +17,6 @@ use App\Models\ProfileVersion;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
-use App\Views\SheetLineView;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Marking\Decision;
@@ -91,7 +90,7 @@ final readonly class SchoolExport
             self::json("{$name}-decisions.json", ['decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), (new PartRecord($part))->record()->decisions())]);
             self::json("{$name}-record.json", $this->record($part));
             $this->editions($name, $part);
-            self::csv("{$name}-sheet.csv", ['measure', 'beat', 'note', 'sign'], array_map(static fn (SheetLineView $line): array => [$line->measure, $line->beat, $line->note, $line->sign], $desk->transferSheet()));
+            self::csv("{$name}-sheet.csv", TransferSheet::COLUMNS, $desk->transferSheet()->rows());
         }
 
         return $piece->parts()->count();
@@ -181,11 +180,6 @@ final readonly class SchoolExport
      */
     private static function csv(string $file, array $head, array $rows): void
     {
-        $out = fopen($file, 'w') ?: throw new \RuntimeException("{$file} cannot be written.");
-        foreach ([$head, ...$rows] as $row) {
-            // A sheet that is opened in a table must not take a name for a formula.
-            fputcsv($out, array_map(static fn (?string $cell): string => preg_match('/^[=+\-@]/', (string) $cell) === 1 ? "'{$cell}" : (string) $cell, $row), escape: '');
-        }
-        fclose($out);
+        File::put($file, Csv::of(array_map(static fn (array $row): array => array_values(array_map(strval(...), $row)), [$head, ...$rows])));
     }
 }

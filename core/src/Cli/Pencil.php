@@ -25,6 +25,7 @@ use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\Summary;
+use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
@@ -55,6 +56,7 @@ final class Pencil
         'mark' => 'mark   FILE [options]',
         'check' => 'check  FILE [options]',
         'lineup' => 'lineup FILE [options]       all sections under each other: figures, what is out of line, where to tune',
+        'sheet' => "sheet  FILE [--decisions=NOW.json] [--since=THEN.json] [--lines=1,7,13] [--proposals=yes|no]\n                     [--format=json|text|csv] [options]   what to pencil into printed parts, or what has changed",
         'convert' => 'convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name',
         'derive' => "derive FILE --part=ID|NAME --as=violin|viola|cello|bass [--interval=P8|-P8|P5|…]\n                     [--voice=N|top|bottom|joined] [--staff=N] [--name=NAME] [options]   a part made from a part",
         'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
@@ -140,6 +142,7 @@ final class Pencil
             'derive' => $this->derive($arguments),
             'scale' => $this->scale($arguments),
             'lineup' => $this->lineUp($arguments),
+            'sheet' => $this->sheet($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),
         };
     }
@@ -292,6 +295,32 @@ final class Pencil
         return self::json((new LineUp($settings->order->ofAll($reading->score), $marked))->toArray());
     }
 
+    /** The transfer sheet of each part; with --since what a player changes on a page that was marked by other decisions. */
+    private function sheet(Arguments $arguments): string
+    {
+        $format = $arguments->oneOf('format', ['json', 'text', 'csv'], strtolower(pathinfo((string) $arguments->out, PATHINFO_EXTENSION)) === 'csv' ? 'csv' : 'json');
+        $proposals = $arguments->oneOf('proposals', ['yes', 'no'], 'yes') === 'yes';
+        $settings = self::settings($arguments, true);
+        $reading = self::load($arguments);
+        $settings->order->refuseUnknown($reading->score);
+        $parts = self::parts($arguments, $reading->score);
+        $since = $arguments->text('since');
+        $now = self::together($reading->score, $parts, self::decisions($arguments), $settings);
+        $then = $since === null ? [] : self::together($reading->score, $parts, self::decisionsIn($since), $settings);
+        $starts = array_filter(array_map(trim(...), explode(',', $arguments->text('lines') ?? '')), static fn (string $start): bool => $start !== '');
+        $sheets = [];
+        foreach ($now as $index => $part) {
+            $sheet = isset($then[$index]) ? TransferSheet::since($then[$index], $part, $proposals) : TransferSheet::of($part, $proposals);
+            $sheets[] = [$part, $sheet->byLines($part, array_values($starts))];
+        }
+
+        return match ($format) {
+            'json' => self::json(['parts' => array_map(static fn (array $one): array => ['part' => $one[0]->part->id, 'name' => $one[0]->part->name, 'lines' => $one[1]->toArray()], $sheets)]),
+            'csv' => Report::sheetsAsCsv($sheets),
+            default => Report::sheets($sheets),
+        };
+    }
+
     /**
      * Several parts at once are always worked out together.
      *
@@ -374,9 +403,13 @@ final class Pencil
     private static function decisions(Arguments $arguments): array
     {
         $file = $arguments->text('decisions');
-        if ($file === null) {
-            return [];
-        }
+
+        return $file === null ? [] : self::decisionsIn($file);
+    }
+
+    /** @return list<Decision> */
+    private static function decisionsIn(string $file): array
+    {
         $list = self::jsonFile($file)['decisions'] ?? null;
         if (! is_array($list)) {
             throw new WrongDecision("{$file} holds no list of decisions.");

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
+use UprightPencil\Core\Format\Csv;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\SizeUp;
+use UprightPencil\Core\Marking\TransferSheet;
 
 /** Results as text for a terminal. */
 final class Report
@@ -29,6 +31,32 @@ final class Report
     private static function line(string $format, array $values, string ...$names): string
     {
         return vsprintf($format, array_map(static fn (string $name): string|int => is_int($values[$name]) || is_string($values[$name]) ? $values[$name] : '', $names))."\n";
+    }
+
+    /** @param list<array{MarkedPart, TransferSheet}> $sheets */
+    public static function sheets(array $sheets): string
+    {
+        $text = '';
+        foreach ($sheets as [$part, $sheet]) {
+            $text .= "{$part->part->name}\n";
+            foreach ($sheet->lines as $line) {
+                $place = $line->measure === '' ? '' : $line->measure.($line->to === null ? '' : "–{$line->to}").' : '.MarkedPage::beat($line->beat)."  {$line->pitch}";
+                $text .= sprintf("  %-18s %s\n", $place, $line->words);
+            }
+        }
+
+        return $text;
+    }
+
+    /** @param list<array{MarkedPart, TransferSheet}> $sheets */
+    public static function sheetsAsCsv(array $sheets): string
+    {
+        $rows = [['part', ...TransferSheet::COLUMNS]];
+        foreach ($sheets as [$part, $sheet]) {
+            array_push($rows, ...array_map(static fn (array $row): array => [$part->part->name, ...$row], $sheet->rows()));
+        }
+
+        return Csv::of($rows);
     }
 
     /** @param list<MarkedPart> $marked */

@@ -183,6 +183,12 @@ final class MarkedPage
         return max(1, $first - 2 * ($this->voices[self::voice($note)] ?? 0));
     }
 
+    /** The note before another in its voice. */
+    public function noteBefore(NoteMark $note): ?NoteMark
+    {
+        return $this->notes[$this->before[$note->note->id] ?? ''] ?? null;
+    }
+
     /** The note that a hooked one is hooked to. */
     public function lastOfStrokeBefore(NoteMark $note): ?string
     {
@@ -328,7 +334,7 @@ final class MarkedPage
     /** The note before was put on this string too: its name stands there and holds. */
     private function goesOnString(NoteMark $note): bool
     {
-        $before = $this->notes[$this->before[$note->note->id] ?? ''] ?? null;
+        $before = $this->noteBefore($note);
 
         return $before !== null && $before->isDecided('string') && $before->finger?->string === $note->finger?->string;
     }
@@ -336,7 +342,7 @@ final class MarkedPage
     /** “3 measures” or “2 beats” of rest before a note; null where there is none. */
     public function restBefore(NoteMark $note): ?string
     {
-        $before = $this->notes[$this->before[$note->note->id] ?? ''] ?? null;
+        $before = $this->noteBefore($note);
         $silence = $note->place->tick - ($before === null ? 0 : $before->place->tick + $before->note->duration);
         $beats = $this->part->beats;
         if ($silence <= 0) {

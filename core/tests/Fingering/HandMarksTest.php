@@ -135,9 +135,9 @@ final class HandMarksTest extends TestCase
         $bar = TransferSheet::of(Marked::tune('=132 E4e B4 E4 B4 E4 B4 E4 B4')->part);
         $stay = TransferSheet::of(Marked::tune('2# =120 | D5e F#5 D5 F#5 D5h', level: Level::FirstYear)->part);
 
-        self::assertContains('finger L2, slide', array_column($slide, 'sign'));
-        self::assertSame('down-bow, finger 1, one finger over both strings, to 1: 4.5', $bar[0]['sign']);
-        self::assertSame('down-bow, finger 3, finger stays down, to 1: 3', $stay[0]['sign']);
+        self::assertSame(['finger L2', 'slide'], array_values(array_intersect(array_column($slide->lines, 'words'), ['finger L2', 'slide'])));
+        self::assertSame(['down-bow', 'finger 1', 'one finger over both strings, to 1: 4.5'], array_slice(array_column($bar->lines, 'words'), 0, 3));
+        self::assertSame(['down-bow', 'finger 3', 'finger stays down, to 1: 3'], array_slice(array_column($stay->lines, 'words'), 0, 3));
     }
 
     /** @param list<array<string, mixed>> $decisions */
@@ -165,7 +165,7 @@ final class HandMarksTest extends TestCase
     {
         $sheet = TransferSheet::of(Marked::tune('2# | F#4q G4 A4 G4', decisions: [['note' => 'n3', 'choice' => true]])->part);
 
-        self::assertContains('finger 0 or 4', array_column($sheet, 'sign'));
+        self::assertContains('finger 0 or 4', array_column($sheet->lines, 'words'));
     }
 
     public function test_a_choice_goes_out_as_two_fingers(): void

@@ -11,6 +11,7 @@ use UprightPencil\Core\Marking\Finding;
 use UprightPencil\Core\Marking\Kinds\Kind;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\Reach;
+use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\RandomDecisions;
@@ -38,7 +39,7 @@ final class EveryDecisionIsSeenTest extends TestCase
         self::assertNotSame([], [...$drawn, ...$told], "{$tune} {$note} ".json_encode([$field => $value], JSON_UNESCAPED_UNICODE));
         self::assertSame($value, $marked->note($note)->decided[$field], 'the note still knows what was decided');
         foreach ($drawn as $mark) {
-            self::assertNotSame([], array_filter(TransferSheet::of($marked->part), static fn (array $line): bool => $line['measure'] === $mark->note->place->measure), 'the sheet says it too');
+            self::assertNotSame([], array_filter(TransferSheet::of($marked->part)->lines, static fn (SheetLine $line): bool => in_array($mark->note->note->id, $line->notes, true)), 'the sheet says it too');
         }
     }
 
@@ -87,7 +88,7 @@ final class EveryDecisionIsSeenTest extends TestCase
 
     public function test_each_kind_that_is_decided_about_a_note_is_tried_here(): void
     {
-        $elsewhere = ['desks', 'times', 'placement', 'bar', 'staffText', 'bowMark', 'fingerMark'];
+        $elsewhere = ['desks', 'times', 'placement', 'bar', 'staffText', 'bowMark', 'fingerMark', 'apart'];
         $fields = array_unique(array_map(static fn (Kind $kind): string => $kind->field(), Kinds::all()));
 
         self::assertEqualsCanonicalizing($fields, [...array_keys(RandomDecisions::AT_A_NOTE), ...$elsewhere]);

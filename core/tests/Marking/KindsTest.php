@@ -40,7 +40,7 @@ final class KindsTest extends TestCase
         $xml = self::written($marked);
 
         self::assertSame($drawn, $marked->drawnAs($kind)[$note] ?? null);
-        self::assertStringContainsString($sheet, implode('; ', array_column(TransferSheet::of($marked->part), 'sign')));
+        self::assertStringContainsString($sheet, implode('; ', array_column(TransferSheet::of($marked->part)->lines, 'words')));
         self::assertMatchesRegularExpression($file, $xml);
     }
 
@@ -135,7 +135,7 @@ final class KindsTest extends TestCase
 
         self::assertSame(['n5' => '[ask the quartet]'], $marked->drawnAs('staffText'));
         self::assertStringNotContainsString('quartet', self::written($marked));
-        self::assertStringNotContainsString('quartet', implode('; ', array_column(TransferSheet::of($marked->part), 'sign')));
+        self::assertStringNotContainsString('quartet', implode('; ', array_column(TransferSheet::of($marked->part)->lines, 'words')));
     }
 
     public function test_pizzicato_over_a_span_has_no_bow_and_arco_comes_after_it(): void

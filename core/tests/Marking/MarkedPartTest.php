@@ -14,6 +14,7 @@ use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Score;
@@ -53,9 +54,11 @@ final class MarkedPartTest extends TestCase
     {
         $sheet = TransferSheet::of(Marked::tune('2# | D4q E4 F#4 G4 | A4e. A4 B4q r', decisions: [['note' => 'n4', 'action' => 'hook'], ['note' => 'n6', 'finger' => 4, 'direction' => 'down']])->part);
 
-        self::assertSame('down-bow', $sheet[0]['sign']);
-        self::assertContains(['measure' => '1', 'beat' => '4', 'note' => 'G4', 'sign' => 'hook to 1: 3, down-bow'], $sheet);
-        self::assertContains(['measure' => '2', 'beat' => '1.75', 'note' => 'A4', 'sign' => 'down-bow, finger 4'], $sheet);
+        $said = array_map(static fn (SheetLine $line): string => "{$line->measure}/{$line->beat} {$line->pitch} {$line->kind} {$line->words}", $sheet->lines);
+        self::assertSame('1/1 D4 bow down-bow', $said[0]);
+        self::assertContains('1/4 G4 hook hook to 1: 3', $said);
+        self::assertContains('2/1.75 A4 bow down-bow', $said);
+        self::assertContains('2/1.75 A4 finger finger 4', $said);
     }
 
     public function test_marks_go_out_as_musicxml_and_come_back(): void

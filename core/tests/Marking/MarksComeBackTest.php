@@ -49,12 +49,20 @@ final class MarksComeBackTest extends TestCase
             $byNote[$mark->note->note->id][$mark->kind->name()] = $mark->text;
         }
 
-        self::assertSame(count($byNote), count($sheet));
-        foreach (array_keys($byNote) as $index => $note) {
-            self::assertNotSame('', $sheet[$index]['sign']);
-            self::assertSame($marked->note($note)->place->measure, $sheet[$index]['measure']);
-            foreach (array_intersect_key($byNote[$note], ['finger' => 1, 'position' => 1]) as $kind => $text) {
-                self::assertStringContainsString("{$kind} {$text}", $sheet[$index]['sign']);
+        $said = [];
+        foreach ($sheet->lines as $line) {
+            self::assertNotSame('', $line->words);
+            self::assertSame($marked->note($line->notes[0])->place->measure, $line->measure);
+            foreach ($line->notes as $note) {
+                $said[$note][$line->kind === 'bow' ? 'direction' : $line->kind] = $line->words;
+            }
+        }
+        foreach ($byNote as $note => $marks) {
+            self::assertEqualsCanonicalizing(array_keys($marks), array_keys($said[$note] ?? []));
+        }
+        foreach ($byNote as $note => $marks) {
+            foreach (array_intersect_key($marks, ['finger' => 1, 'position' => 1]) as $kind => $text) {
+                self::assertStringContainsString("{$kind} {$text}", $said[$note][$kind]);
             }
         }
     }

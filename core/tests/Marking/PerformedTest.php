@@ -73,7 +73,7 @@ final class PerformedTest extends TestCase
     public function test_the_count_of_a_rest_skips_what_is_cut(): void
     {
         $tune = '4/4 A4w | rw | rw | rw | A4q B4 C5 D5';
-        $counted = static fn (array $order): string => implode(' ', array_column(TransferSheet::of(self::marked($tune, $order, [['note' => 'n5', 'count' => true]])->part), 'sign'));
+        $counted = static fn (array $order): string => implode(' ', array_column(TransferSheet::of(self::marked($tune, $order, [['note' => 'n5', 'count' => true]])->part)->lines, 'words'));
 
         self::assertStringContainsString('count 3 measures', $counted([]));
         self::assertStringContainsString('count 1 measure ', $counted(['cuts' => [['from' => '2', 'to' => '3']]]).' ');
@@ -83,8 +83,8 @@ final class PerformedTest extends TestCase
     {
         $sheet = TransferSheet::of(self::marked(self::TUNE, ['cuts' => [['from' => '2', 'to' => '3']]])->part);
 
-        self::assertSame(['measure' => '', 'beat' => '', 'note' => '', 'sign' => 'Cut measures 2 to 3: go on at 4.'], $sheet[0]);
-        self::assertSame([], array_filter($sheet, static fn (array $line): bool => in_array($line['measure'], ['2', '3'], true)));
+        self::assertSame(['', 'order', 'Cut measures 2 to 3: go on at 4.'], [$sheet->lines[0]->measure, $sheet->lines[0]->kind, $sheet->lines[0]->words]);
+        self::assertSame([], array_intersect(['2', '3'], array_column($sheet->lines, 'measure')));
     }
 
     public function test_what_is_cut_stays_in_the_file_and_is_said_over_it(): void

@@ -85,7 +85,7 @@ final class SparsePartTest extends TestCase
         $sparse = self::sparse(null, 24, Tune::score('4/4 2# | D4q E4 F#4 G4 | A4w'));
         $marked = self::marked($sparse, [Decision::fromArray(['note' => 'b-n3', 'direction' => 'down']), Decision::fromArray(['note' => 'b-n5', 'finger' => 4])]);
 
-        self::assertSame(['25', '26'], array_values(array_unique(array_column(TransferSheet::of($marked), 'measure'))));
+        self::assertSame(['25', '26'], array_values(array_unique(array_column(TransferSheet::of($marked)->lines, 'measure'))));
         self::assertSame('D4', str_replace('♯', '#', SizeUp::of($marked)->toArray()['summary']['lowest']['pitch'] ?? ''));
         $again = Reader::read(Writer::write(MarkedScore::of($sparse, [$marked])))->score->parts[0]->measures;
         self::assertSame([false, true], [$again[0]->entered, $again[24]->entered]);

@@ -12,6 +12,7 @@ use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
@@ -58,7 +59,7 @@ final class VocabularyTest extends TestCase
         foreach ((new MarkedPage($part))->marks() as $mark) {
             $drawn[$mark->kind->name()] = $mark->text;
         }
-        $sheet = implode(' | ', array_map(static fn (array $line): string => "{$line['note']} {$line['sign']}", TransferSheet::of($part)));
+        $sheet = implode(' | ', array_map(static fn (SheetLine $line): string => "{$line->pitch} {$line->words}", TransferSheet::of($part)->lines));
 
         self::assertSame(['count 2 bars', 'la', 'Measure one at the frog!', 'heel'], [$drawn['count'], $drawn['noteName'], $drawn['text'], $drawn['place']]);
         self::assertStringContainsString('la4', $sheet);

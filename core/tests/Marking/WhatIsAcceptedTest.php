@@ -68,6 +68,7 @@ final class WhatIsAcceptedTest extends TestCase
             'count' => [[self::NOTE, true]],
             'release' => [[self::NOTE, true]],
             'pitch' => [[self::NOTE, 'F#4'], [self::NOTE, 'Bb3']],
+            'apart' => [[self::SPAN, true], [self::NOTE, true]],
             'text' => [[self::NOTE, 'sing it first'], [self::SPAN, 'all together']],
             'staffText' => [[self::NOTE, 'seat two to a stand']],
             'bowMark' => [[self::NOTE, true], [self::NOTE, false]],

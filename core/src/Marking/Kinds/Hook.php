@@ -14,6 +14,8 @@ use UprightPencil\Core\Score\Articulation;
 /** Two notes go the same way with a stop between them. */
 final class Hook extends BowActionKind
 {
+    public const NAME = 'hook';
+
     protected function action(): BowAction
     {
         return BowAction::Hook;

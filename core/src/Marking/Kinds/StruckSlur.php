@@ -13,6 +13,8 @@ use UprightPencil\Core\Marking\NoteMark;
 /** A printed slur is struck out. */
 final class StruckSlur extends BowActionKind
 {
+    public const NAME = 'strike';
+
     protected function action(): BowAction
     {
         return BowAction::Strike;

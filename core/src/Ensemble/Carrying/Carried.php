@@ -1,0 +1,196 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Ensemble\Carrying;
+
+use UprightPencil\Core\Ensemble\LinedNote;
+use UprightPencil\Core\Ensemble\Section;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\Kinds\Apart;
+use UprightPencil\Core\Marking\Kinds\BowedRun;
+use UprightPencil\Core\Marking\Kinds\Kinds;
+use UprightPencil\Core\Marking\Kinds\OnString;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Strings\Instrument;
+
+/**
+ * What is decided on some notes, carried to others, note for note. Bows and words go along; fingers only where the notes are the
+ * same, or lie the same a string over.
+ */
+final readonly class Carried
+{
+    /**
+     * @param  list<Decision>  $decisions
+     * @param  list<string>  $misfits  what did not fit, as sentences
+     */
+    private function __construct(
+        public array $decisions,
+        public Likeness $likeness,
+        public array $misfits,
+    ) {}
+
+    /**
+     * @param  list<LinedNote>  $source
+     * @param  list<LinedNote>  $place  as many
+     * @param  array<string, true>|null  $only  ids of the source's notes whose decisions are meant; null: all
+     */
+    public static function to(Section $section, array $source, array $place, ?array $only = null): self
+    {
+        $pairs = [];
+        foreach ($source as $index => $note) {
+            isset($place[$index]) && ($only === null || isset($only[$note->id()])) && $pairs[] = [$note, $place[$index]];
+        }
+
+        return self::pairs($section, $pairs, self::strings($source, $place, $section->part->instrument), $place);
+    }
+
+    /**
+     * “As in 21–28”: what is decided in a run of measures, on the measures that begin with that of a note.
+     *
+     * @param  string  $measures  “21” or “21-28”, as they are printed
+     * @param  string  $at  id of a note
+     * @return self|null null where there are no such measures or no such note
+     */
+    public static function asIn(Section $section, string $measures, string $at): ?self
+    {
+        [$first, $last] = explode('-', $measures, 2) + [1 => $measures];
+        $index = $section->indexOf($at);
+        $source = $section->between(trim($first), trim($last));
+        if ($index === null || $source === []) {
+            return null;
+        }
+        $beats = $section->part->beats;
+        $start = static fn (LinedNote $note): int => $section->part->part->measures[$beats->measureAt($note->tick())]->start;
+        $shift = $start($section->notes[$index]) - $start($source[0]);
+        $there = [];
+        foreach ($section->notes as $note) {
+            $there[$note->tick()] = $note;
+        }
+        $pairs = $misfits = [];
+        foreach ($source as $note) {
+            $other = $there[$note->tick() + $shift] ?? null;
+            if ($other !== null && $other->ticks() === $note->ticks() && $other->slurred === $note->slurred) {
+                $pairs[] = [$note, $other];
+            } elseif (self::carriedFields($note) !== []) {
+                [$measure, $beat] = $beats->placeAt($note->tick() + $shift);
+                $misfits[] = "Measure {$measure}, beat ".MarkedPage::beat($beat)." is not like measure {$note->mark->place->measure}.";
+            }
+        }
+        $made = self::pairs($section, $pairs, self::strings(array_column($pairs, 0), array_column($pairs, 1), $section->part->instrument), array_column($pairs, 1));
+
+        return new self($made->decisions, $made->likeness, [...$made->misfits, ...$misfits]);
+    }
+
+    /**
+     * @param  list<array{LinedNote, LinedNote}>  $pairs
+     * @param  int|null  $over  how many strings over the other notes lie; null: otherwise
+     * @param  list<LinedNote>  $place
+     */
+    private static function pairs(Section $section, array $pairs, ?int $over, array $place): self
+    {
+        $decisions = $runs = $misfits = [];
+        $same = true;
+        $otherwise = false;
+        foreach ($pairs as [$note, $other]) {
+            $fields = self::carriedFields($note);
+            $hand = array_filter($fields, Kinds::isOfTheHand(...), ARRAY_FILTER_USE_KEY);
+            $fitted = self::onString($hand, $over, $section->part->instrument);
+            if ($hand !== [] && $fitted === null) {
+                $misfits['fingers'] = 'The fingers stay behind: the notes lie otherwise under the hand.';
+            }
+            $fields = array_diff_key($fields, $hand) + ($fitted ?? []);
+            $now = $other->mark->decided;
+            foreach ($fields as $field => $value) {
+                $same = $same && ($now[$field] ?? null) === $value;
+                $otherwise = $otherwise || (isset($now[$field]) && $now[$field] !== $value);
+            }
+            foreach ($fields as $field => $value) {
+                if (Kinds::keptAs($field, $value) instanceof BowedRun) {
+                    $runs[] = [$other, $field, BowedRun::said($value)];
+                    unset($fields[$field]);
+                }
+            }
+            $fields === [] || $decisions[] = Decision::onNote($other->id(), $fields);
+        }
+        $apart = array_filter($place, static fn (LinedNote $note): bool => $note->mark->isDecided(Apart::FIELD)) !== [];
+        $decisions = [...$decisions, ...self::runs($section, $runs)];
+
+        return new self($decisions, match (true) {
+            $apart => Likeness::Apart,
+            $otherwise => Likeness::Otherwise,
+            $same => Likeness::Same,
+            default => Likeness::Free,
+        }, array_values($misfits));
+    }
+
+    /** @return array<string, mixed> what is decided on a note and belongs to its figure, not to its place */
+    private static function carriedFields(LinedNote $note): array
+    {
+        return array_filter($note->mark->decided, static fn (string $field): bool => Kinds::of($field)[0]->isCarried(), ARRAY_FILTER_USE_KEY);
+    }
+
+    /**
+     * What holds over a run of notes is said of the run.
+     *
+     * @param  list<array{LinedNote, string, string}>  $runs  note by note
+     * @return list<Decision>
+     */
+    private static function runs(Section $section, array $runs): array
+    {
+        $decisions = [];
+        /** @var array{int, int, string, string}|null $open */
+        $open = null;
+        foreach ([...$runs, null] as $run) {
+            $index = $run === null ? null : $section->indexOf($run[0]->id());
+            if ($open !== null && ($run === null || $index !== $open[1] + 1 || $open[2] !== $run[1] || $open[3] !== $run[2])) {
+                $decisions[] = Decision::fromArray(['note' => $section->notes[$open[0]]->id(), 'to' => $section->notes[$open[1]]->id(), $open[2] => $open[3]]);
+                $open = null;
+            }
+            if ($run !== null && $index !== null) {
+                $open = [$open[0] ?? $index, $index, $run[1], $run[2]];
+            }
+        }
+
+        return $decisions;
+    }
+
+    /**
+     * How many strings over the notes of a place lie, so that the same fingers play them: 0 where they are the same notes.
+     *
+     * @param  list<LinedNote>  $source
+     * @param  list<LinedNote>  $place
+     */
+    private static function strings(array $source, array $place, Instrument $instrument): ?int
+    {
+        $moved = [];
+        foreach ($source as $index => $note) {
+            isset($place[$index]) && $moved[$place[$index]->midi() - $note->midi()] = true;
+        }
+        if (count($moved) !== 1) {
+            return null;
+        }
+        $by = array_key_first($moved);
+        $strings = array_column($instrument->strings(), 'midi');
+        // Fifths on three of the instruments, fourths on the bass.
+        $apart = $strings[1] - $strings[0];
+
+        return $by % $apart === 0 && abs($by) < 3 * $apart ? intdiv($by, $apart) : null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $hand
+     * @return array<string, mixed>|null null where there is no such string
+     */
+    private static function onString(array $hand, ?int $over, Instrument $instrument): ?array
+    {
+        if ($over === null || ! isset($hand[OnString::FIELD])) {
+            return $over === null && $hand !== [] ? null : $hand;
+        }
+        $names = array_column($instrument->strings(), 'name');
+        $string = array_search($hand[OnString::FIELD], $names, true);
+        $there = $string === false ? null : $names[$string + $over] ?? null;
+
+        return $there === null ? null : [...$hand, OnString::FIELD => $there];
+    }
+}
