@@ -28,6 +28,7 @@ use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\SharedPartController;
 use App\Http\Controllers\ShelfController;
+use App\Http\Controllers\WorkController;
 use App\Http\Middleware\KnownDevice;
 use Illuminate\Support\Facades\Route;
 
@@ -127,6 +128,17 @@ Route::prefix('api')->group(static function (): void {
         Route::get('parts/{part}/why/{note}', [PartController::class, 'why'])->can('view', 'part');
         Route::get('parts/{part}/ways', [PartController::class, 'ways'])->can('view', 'part');
         Route::get('parts/{part}/size-up', [PartController::class, 'sizeUp'])->can('view', 'part');
+        Route::get('parts/{part}/proposals', [WorkController::class, 'proposals'])->can('view', 'part');
+        Route::post('parts/{part}/alike', [WorkController::class, 'alike'])->can('view', 'part');
+        Route::get('parts/{part}/as-in', [WorkController::class, 'asIn'])->can('view', 'part');
+        Route::post('parts/{part}/versions', [WorkController::class, 'versions'])->can('decide', 'part');
+        Route::post('parts/{part}/heard', [WorkController::class, 'heard'])->can('view', 'part');
+        Route::get('parts/{part}/open', [WorkController::class, 'open'])->can('view', 'part');
+        Route::get('parts/{part}/history', [WorkController::class, 'history'])->can('view', 'part');
+        Route::get('parts/{part}/history/{seq}', [WorkController::class, 'past'])->whereNumber('seq')->can('view', 'part');
+        Route::get('pieces/{piece}/proposals', [WorkController::class, 'pieceProposals'])->can('decide', 'piece');
+        Route::get('parts/{part}/sheet.csv', [PartController::class, 'sheetCsv'])->can('view', 'part');
+        Route::put('parts/{part}/lines', [PartController::class, 'lines'])->can('decide', 'part');
         Route::get('parts/{part}/sheet', [PartController::class, 'sheet'])->can('view', 'part');
         Route::get('parts/{part}/musicxml', [PartController::class, 'musicXml'])->can('view', 'part');
         Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');

@@ -8,6 +8,7 @@ use App\Models\Part;
 use App\Views\DrawnView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Bowing\TrialMemory;
+use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -76,6 +77,12 @@ final class OpenPart
         }
 
         return $marked;
+    }
+
+    /** @return list<Alternatives> the other ways to finger its lines */
+    public function others(PartDecisions $decisions): array
+    {
+        return $this->session()->others($decisions);
     }
 
     private function session(): MarkingSession

@@ -12,10 +12,12 @@ use App\Views\ExtremeView;
 use App\Views\FindingView;
 use App\Views\FirstView;
 use App\Views\HandView;
+use App\Views\HeardView;
 use App\Views\HighestPositionView;
 use App\Views\MarkingView;
 use App\Views\PatternView;
 use App\Views\PerformanceView;
+use App\Views\QuestionView;
 use App\Views\SharedView;
 use App\Views\SheetLineView;
 use App\Views\SizeUpView;
@@ -30,14 +32,17 @@ use App\Views\WordsView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\DecisionState;
+use UprightPencil\Core\Marking\Heard;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\Question;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\SizeUp;
 use UprightPencil\Core\Marking\SkippedDecision;
 use UprightPencil\Core\Marking\Summary;
@@ -108,6 +113,18 @@ final class PartDesk
         $this->refuseUnknown($entry->decisions);
 
         return [$this->record, $entry, $this->scorePart(...)];
+    }
+
+    /** @return list<Decision> all that count, oldest first, also what is still to settle */
+    public function counting(): array
+    {
+        return $this->record->record()->decisions();
+    }
+
+    /** @return list<Alternatives> the other ways to finger its lines */
+    public function others(): array
+    {
+        return $this->open()->others($this->decided());
     }
 
     /** What counts of its record. */
@@ -226,11 +243,17 @@ final class PartDesk
         $changed = $shown->since($have);
         $shown->remember();
         if ($changed !== null) {
-            return new MarkingView($seq, $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped());
+            return new MarkingView($seq, $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped(), questions: $this->questions());
         }
         $record = $this->record->record();
 
-        return new MarkingView($seq, $shown->state, null, $drawn->notes, $drawn->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile));
+        return new MarkingView($seq, $shown->state, null, $drawn->notes, $drawn->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile), $this->questions());
+    }
+
+    /** @return list<QuestionView> */
+    private function questions(): array
+    {
+        return (new PartWork($this->part, $this->players))->questions();
     }
 
     /**
@@ -251,10 +274,10 @@ final class PartDesk
         return $kept;
     }
 
-    /** Decisions that are kept in two or more versions until rehearsal decides. */
+    /** Places that are kept in two or more versions until rehearsal decides. */
     private function toSettle(): int
     {
-        return count(array_filter($this->record->record()->decisions(), static fn (Decision $decision): bool => $decision->state === DecisionState::ToSettle));
+        return count(array_filter(Question::all($this->counting()), static fn (Question $question): bool => $question->taken === null));
     }
 
     /** @return list<SkippedView> */
@@ -287,6 +310,16 @@ final class PartDesk
         $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
 
         return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()));
+    }
+
+    /**
+     * As it is heard; with other decisions, as it would be.
+     *
+     * @param  list<Decision>  $more
+     */
+    public function heard(array $more = []): HeardView
+    {
+        return HeardView::of(Heard::of($this->marked($more), $this->settings()->order->ofAll($this->score())));
     }
 
     /** What of it is not played. */
@@ -322,9 +355,17 @@ final class PartDesk
         return Writer::write(MarkedScore::of($this->score(), [$this->marked()]));
     }
 
-    /** @return list<SheetLineView> */
-    public function transferSheet(): array
+    /** @param bool $proposals false: only what somebody decided */
+    public function transferSheet(bool $proposals = true): TransferSheet
     {
-        return array_map(static fn (array $line): SheetLineView => new SheetLineView(...$line), TransferSheet::of($this->marked()));
+        return TransferSheet::of($this->marked(), $proposals)->byLines($this->marked(), $this->part->line_starts ?? []);
+    }
+
+    /** @return list<SheetLineView> with the reasons, where somebody gave one */
+    public function sheetLines(bool $proposals = true): array
+    {
+        $reasons = History::reasons($this->part);
+
+        return array_map(static fn (SheetLine $line): SheetLineView => SheetLineView::of($line, $reasons[$line->notes[0] ?? ''] ?? null), $this->transferSheet($proposals)->lines);
     }
 }

@@ -19,7 +19,9 @@ use App\Models\Section;
 use App\Models\User;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
+use UprightPencil\Core\Format\Csv;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\TransferSheet;
 
 /**
  * All of a school as a folder of open files: for each ensemble its people, sections, profiles and dates, for each piece the score
@@ -180,6 +182,6 @@ final readonly class SchoolExport
      */
     private static function csv(string $file, array $head, array $rows): void
     {
-        File::put($file, Csv::of(array_map(static fn (array $row): array => array_values(array_map(strval(...), $row)), [$head, ...$rows])));
+        File::put($file, Csv::of(array_map(static fn (array $row): array => array_map(strval(...), $row), [$head, ...$rows])));
     }
 }

@@ -26,6 +26,7 @@ use UprightPencil\Core\Strings\Instrument;
  * @property Carbon|null $sized_up_at when somebody looked it over first
  * @property int|null $derived_from the part that it was made from
  * @property array<string, mixed>|null $derivation how
+ * @property list<string>|null $line_starts measures with which the lines of the printed page begin
  * @property Piece $piece
  * @property Section|null $section
  */
@@ -33,12 +34,12 @@ final class Part extends Model
 {
     use PutsAway;
 
-    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at', 'derived_from', 'derivation'];
+    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at', 'derived_from', 'derivation', 'line_starts'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime', 'derivation' => 'array'];
+        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime', 'derivation' => 'array', 'line_starts' => 'array'];
     }
 
     /** @return BelongsTo<Piece, $this> */

@@ -19,6 +19,7 @@ final readonly class MarkingView implements \JsonSerializable
      * @param  list<string>  $undoable  keys of one's own entries that count, the newest last; only with the whole
      * @param  list<string>  $redoable  keys of the entries that one took back, the next one last; only with the whole
      * @param  list<SkippedView>  $skipped  entries that are not understood
+     * @param  list<QuestionView>  $questions  places that are kept in several versions, open or settled
      */
     public function __construct(
         public int $seq,
@@ -31,5 +32,6 @@ final readonly class MarkingView implements \JsonSerializable
         public array $redoable = [],
         public array $skipped = [],
         public ?BoardView $board = null,
+        public array $questions = [],
     ) {}
 }

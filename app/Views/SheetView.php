@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Views;
 
-/** The transfer sheet of a part. */
+/** A transfer sheet. */
 final readonly class SheetView
 {
     /**
      * @param  list<SheetLineView>  $sheet
+     * @param  list<string>  $lines  measures with which the lines of the printed page begin
      */
     public function __construct(
         public array $sheet,
+        public array $lines = [],
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\KeptScores;
 use App\Marking\PartDesk;
 use App\Marking\PartVersions;
 use App\Models\Part;
@@ -23,6 +24,9 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Str;
+use Illuminate\Validation\ValidationException;
+use UprightPencil\Core\Format\Csv;
+use UprightPencil\Core\Marking\TransferSheet;
 
 final class PartController extends Controller
 {
@@ -72,7 +76,37 @@ final class PartController extends Controller
 
     public function sheet(Request $request, Part $part): JsonResponse
     {
-        return new JsonResponse(new SheetView((new PartDesk($part, self::players($request, $part)))->transferSheet()));
+        return new JsonResponse(new SheetView((new PartDesk($part, self::players($request, $part)))->sheetLines($request->boolean('proposals')), $part->line_starts ?? []));
+    }
+
+    public function sheetCsv(Request $request, Part $part): Response
+    {
+        $desk = new PartDesk($part, self::players($request, $part));
+
+        return new Response(Csv::of([TransferSheet::COLUMNS, ...$desk->transferSheet($request->boolean('proposals'))->rows()]), 200, [
+            'Content-Type' => 'text/csv; charset=UTF-8',
+            'Content-Disposition' => 'attachment; filename="'.self::fileName($desk, $part).'-sheet.csv"',
+        ]);
+    }
+
+    /** The measures with which the lines of the printed page begin: typed once, then the sheet follows them. */
+    public function lines(Request $request, Part $part): Response
+    {
+        /** @var array{lines?: list<string>} $asked */
+        $asked = $request->validate(['lines' => ['present', 'array', 'max:300'], 'lines.*' => ['string', 'max:20']]);
+        $numbers = array_column(KeptScores::of($part->music)->parts[0]->measures, 'number');
+        $unknown = array_values(array_diff($asked['lines'] ?? [], $numbers));
+        if ($unknown !== []) {
+            throw ValidationException::withMessages(['lines' => "There is no measure “{$unknown[0]}” in this part."]);
+        }
+        $part->update(['line_starts' => $asked['lines'] ?? []]);
+
+        return new Response(status: 204);
+    }
+
+    private static function fileName(PartDesk $desk, Part $part): string
+    {
+        return Str::slug("{$part->piece->title} {$desk->name()}") ?: 'part';
     }
 
     public function musicXml(Request $request, Part $part): Response
@@ -82,11 +116,9 @@ final class PartController extends Controller
 
     public static function download(PartDesk $desk, Part $part): Response
     {
-        $name = Str::slug("{$part->piece->title} {$desk->name()}") ?: 'part';
-
         return new Response($desk->markedMusicXml(), 200, [
             'Content-Type' => 'application/vnd.recordare.musicxml+xml',
-            'Content-Disposition' => "attachment; filename=\"{$name}.musicxml\"",
+            'Content-Disposition' => 'attachment; filename="'.self::fileName($desk, $part).'.musicxml"',
         ]);
     }
 }

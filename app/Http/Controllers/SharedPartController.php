@@ -27,7 +27,7 @@ final class SharedPartController extends Controller
 
         return new JsonResponse($piece->rights->showsNotation()
             ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name)
-            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->transferSheet(), words: WordsView::orNull($desk->vocabulary())));
+            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->sheetLines(), words: WordsView::orNull($desk->vocabulary())));
     }
 
     /** Openings are counted after the answer, and apart: who reads never waits for who writes. One that is missed is no harm. */

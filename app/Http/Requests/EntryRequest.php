@@ -15,7 +15,7 @@ use UprightPencil\Core\Marking\WrongDecision;
 /** An entry of a part's record, as a browser sends it. Strict: nothing gets in that could not be read back. */
 final class EntryRequest extends FormRequest
 {
-    public const MOST_DECISIONS = 500;
+    public const MOST_DECISIONS = 2000;
 
     /** Notes whose proposals are kept with an entry. */
     private const MOST_PROPOSED = 200;

@@ -20,7 +20,10 @@ final readonly class Decision
 
     private const ABOUT = ['part', 'note', 'to', 'measures', 'players'];
 
-    private const REMARKS = ['state', 'by', 'at', 'reason'];
+    private const REMARKS = ['state', ...self::TOLD];
+
+    /** Who, when, why; and of what is open, which question it belongs to, which version it is, and what to listen for. */
+    private const TOLD = ['by', 'at', 'reason', 'question', 'version', 'listen'];
 
     private const MOST_LETTERS = 200;
 
@@ -29,7 +32,7 @@ final readonly class Decision
      * @param  string|null  $to  the last note of a span that begins with `note`
      * @param  string|null  $measures  “5”, “61-62” or “all”
      * @param  array<string, mixed>  $fields
-     * @param  array<string, string>  $remarks  who, when and why
+     * @param  array<string, string>  $remarks  who, when, why, and of what is open its question
      * @param  string|null  $players  a group of the section's players whose fingers alone it is about; null: everybody
      */
     private function __construct(
@@ -138,7 +141,7 @@ final readonly class Decision
     private static function remarksIn(array $data): array
     {
         $remarks = [];
-        foreach (['by', 'at', 'reason'] as $name) {
+        foreach (self::TOLD as $name) {
             $value = $data[$name] ?? null;
             if ($value !== null && (! is_string($value) || mb_strlen($value) > self::MOST_LETTERS)) {
                 throw new WrongDecision("“{$name}” of a decision is a text of up to ".self::MOST_LETTERS.' characters: '.self::shown($data));
@@ -147,6 +150,16 @@ final readonly class Decision
         }
 
         return $remarks;
+    }
+
+    /**
+     * The same in another state, as a version of an open question.
+     *
+     * @param  array<string, string>  $remarks  question, version, listen
+     */
+    public function as(DecisionState $state, array $remarks): self
+    {
+        return new self($this->part, $this->note, $this->to, $this->measures, $this->fields, $state, [...$this->remarks, ...$remarks], $this->players);
     }
 
     /** The kind of one of its fields. */

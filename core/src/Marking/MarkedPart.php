@@ -10,6 +10,7 @@ use UprightPencil\Core\Fingering\Search\FingeredLine;
 use UprightPencil\Core\Fingering\Trouble\PlayedLine;
 use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
@@ -58,6 +59,12 @@ final readonly class MarkedPart
         $last = $this->part->measures[count($this->part->measures) - 1] ?? null;
 
         return $last === null ? 0 : $last->start + $last->length;
+    }
+
+    /** The MIDI number of a note as it sounds; null where it has no pitch. */
+    public function soundingMidi(Note $note): ?int
+    {
+        return $note->pitch === null ? null : $this->sounding->sounding($note->pitch)->midi();
     }
 
     /** @return list<int> measures of the print that are not played, by index */

@@ -53,6 +53,7 @@ final readonly class Proposals
         foreach (MarkedPage::isBowTakenOff($note) ? array_filter(Kinds::all(), static fn (Kind $kind): bool => $kind->isOfTheHand()) : Kinds::all() as $kind) {
             $note->isDecided($kind->field()) || $fields += $kind->taken($note, $page);
         }
+
         // A decided finger stays the one it is: the sign at it is taken without it.
         return array_diff_key($fields, $note->decided);
     }

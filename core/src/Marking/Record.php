@@ -80,6 +80,12 @@ final class Record
         return array_merge([], ...array_map(fn (string $key): array => $this->decided[$key]->decisions, $this->counts));
     }
 
+    /** @return list<string> keys of the entries that count, in the order in which they came into effect */
+    public function counting(): array
+    {
+        return $this->counts;
+    }
+
     /** @return list<string> keys of the entries of a person that count, oldest first */
     public function undoable(int $by): array
     {

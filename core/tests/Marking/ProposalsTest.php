@@ -51,11 +51,9 @@ final class ProposalsTest extends TestCase
         $sure = Proposals::of($proposed, $session->others($none));
 
         $left = array_map(static fn (LeftOut $left): string => $left->note->note->id, $sure->leftOut);
-        /** @param list<Decision> $decisions */
-        $notes = static fn (array $decisions): array => array_map(static fn (Decision $decision): string => (string) $decision->note, $decisions);
-        self::assertEqualsCanonicalizing($notes($all), [...$notes($sure->decisions), ...$left], 'each note is either taken or told');
+        self::assertEqualsCanonicalizing(self::notes($all), [...self::notes($sure->decisions), ...$left], 'each note is either taken or told');
         foreach ($proposed->open() as $finding) {
-            self::assertNotContains($finding->note, $notes($sure->decisions), $finding->message);
+            self::assertNotContains($finding->note, self::notes($sure->decisions), $finding->message);
         }
     }
 
@@ -97,5 +95,14 @@ final class ProposalsTest extends TestCase
         $marks = array_map(static fn (DrawnMark $mark): string => "{$mark->note->place->measure}/{$mark->note->place->beat} {$mark->kind->name()} {$mark->text} {$mark->to}", (new MarkedPage($part))->marks());
 
         return [...$marks, ...array_map(static fn ($note): string => "{$note->note->id} {$note->bow?->direction?->value}", $part->notes)];
+    }
+
+    /**
+     * @param  list<Decision>  $decisions
+     * @return list<string>
+     */
+    private static function notes(array $decisions): array
+    {
+        return array_map(static fn (Decision $decision): string => (string) $decision->note, $decisions);
     }
 }

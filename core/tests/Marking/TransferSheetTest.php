@@ -79,8 +79,8 @@ final class TransferSheetTest extends TestCase
     {
         $score = Tune::score(RandomLine::of(Instrument::Violin, $seed));
         $decisions = RandomDecisions::about($score->parts[0], new Randomizer(new Mt19937($seed)), 14);
-        $page = static fn (array $some): MarkedPart => Marked::score($score, new Settings(ClassProfile::of(Level::ThirdYear), Instrument::Violin), $some)->part;
-        [$then, $now] = [$page(array_slice($decisions, 0, 8)), $page($decisions)];
+        $settings = new Settings(ClassProfile::of(Level::ThirdYear), Instrument::Violin);
+        [$then, $now] = [Marked::score($score, $settings, array_slice($decisions, 0, 8))->part, Marked::score($score, $settings, $decisions)->part];
         foreach ([[$then, $now], [$now, $then]] as [$from, $to]) {
             self::assertSame(self::marks(TransferSheet::of($to)), self::applied(self::marks(TransferSheet::of($from)), TransferSheet::since($from, $to)));
         }

@@ -1,10 +1,10 @@
 /** What the server says. Written by `php artisan client:types`; a test fails when it is stale. */
 
 /** Every kind of pencil mark, in the server's order. */
-export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
+export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'apart' | 'bowMark' | 'fingerMark'
 
 /** The fields of a decision. */
-export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'bowMark' | 'fingerMark'
+export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'apart' | 'bowMark' | 'fingerMark'
 
 /** The field under which a kind is decided. */
 export const FIELD_OF: Record<KindName, FieldName> = {
@@ -54,6 +54,7 @@ export const FIELD_OF: Record<KindName, FieldName> = {
     'misprint': 'pitch',
     'text': 'text',
     'staffText': 'staffText',
+    'apart': 'apart',
     'bowMark': 'bowMark',
     'fingerMark': 'fingerMark',
 }
@@ -61,7 +62,16 @@ export const FIELD_OF: Record<KindName, FieldName> = {
 /** null takes back. */
 export type DecisionFields = Partial<Record<FieldName, string | number | boolean | null>>
 
-export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields
+export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks
+
+/** What is said of a decision: its state, why, and of what is open its question. */
+export interface Remarks {
+    state?: 'decided' | 'suggested' | 'to-settle' | 'your-choice'
+    reason?: string
+    question?: string
+    version?: string
+    listen?: string
+}
 
 /** A person’s own account. */
 export interface Account {
@@ -76,6 +86,29 @@ export interface Address {
     address: string
 }
 
+/** A figure, and where it comes again in its part. */
+export interface Alike {
+    /** id of its first note */
+    from: string
+    /** id of its last */
+    to: string
+    places: AlikePlace[]
+}
+
+/** A place that is like another, and what would be decided there. */
+export interface AlikePlace {
+    /** id of its first note */
+    from: string
+    /** id of its last */
+    to: string
+    measure: string
+    beat: number
+    likeness: Likeness
+    decisions: Decision[]
+    /** what would stay behind, as sentences */
+    misfits: string[]
+}
+
 /** What somebody is asked into. */
 export interface AskedIn {
     ensemble: string
@@ -86,6 +119,11 @@ export interface AskedIn {
     decides: boolean
     /** an account has this e-mail address */
     hasAccount: boolean
+}
+
+/** A new question, or another version of one, as it goes into the record. */
+export interface AskedVersions {
+    decisions: Decision[]
 }
 
 /** What a fingerboard is drawn from. Offsets are semitones above the open string. */
@@ -103,6 +141,13 @@ export type BowAction = 'hook' | 'retake' | 'lift' | 'change' | 'split' | 'join'
 export type BowSign = 'down' | 'up'
 
 export type BowingSchool = 'strong-beat' | 'as-it-comes' | 'paired'
+
+/** What is decided in some measures, carried to others. */
+export interface Carried {
+    decisions: Decision[]
+    /** what does not fit, as sentences */
+    misfits: string[]
+}
 
 /** The way of the bow after a change on a held note. */
 export interface Change {
@@ -369,6 +414,41 @@ export interface HandNote {
     afterRest: boolean
 }
 
+/** A part as it is heard, in the order in which it is played. */
+export interface Heard {
+    /** quarters a minute at the start */
+    tempo: number
+    /** all of it */
+    seconds: number
+    notes: HeardNote[]
+    beats: HeardBeat[]
+}
+
+/** A beat of the click. */
+export interface HeardBeat {
+    at: number
+    measure: string
+    strong: boolean
+}
+
+/** One note as it is heard; of a note that is held over it is the whole, of one on which the bow changes there are several. */
+export interface HeardNote {
+    /** of the note on the page */
+    id: string
+    /** seconds from the start */
+    at: number
+    /** seconds to where the next may begin */
+    for: number
+    /** MIDI numbers */
+    pitches: number[]
+    attack: 'bow' | 'slur' | 'pluck'
+    direction: 'down' | 'up' | null
+    /** the share of its time that it sounds */
+    length: number
+    /** 0 to 1 */
+    loud: number
+}
+
 /** The highest position of a part. */
 export interface HighestPosition {
     position: number
@@ -377,6 +457,17 @@ export interface HighestPosition {
     note: string
     measure: string
     beat: number
+}
+
+/** What was decided in a part, the newest first. */
+export interface History {
+    title: string
+    name: string
+    piece: number
+    entries: RecordLine[]
+    /** the number below which there are earlier ones; null: there are none */
+    more: number | null
+    decides: boolean
 }
 
 export type Instrument = 'violin' | 'viola' | 'cello' | 'bass'
@@ -399,6 +490,15 @@ export interface Kept {
     part: number
 }
 
+/** A note whose proposals are not taken along with others. */
+export interface LeftOut {
+    note: string
+    measure: string
+    beat: number
+    pitch: string | null
+    why: string
+}
+
 export type Level = 'first-year' | 'second-year' | 'third-year' | 'advanced'
 
 /** What a level brings with it. */
@@ -412,6 +512,8 @@ export interface LevelDefaults {
     sharps: number
     taught: Taught[]
 }
+
+export type Likeness = 'free' | 'same' | 'otherwise' | 'apart'
 
 /** A link that students can open. */
 export interface Link {
@@ -471,6 +573,8 @@ export interface Marking {
     /** entries that are not understood */
     skipped?: Skipped[]
     board?: Board
+    /** places that are kept in several versions, open or settled */
+    questions?: Question[]
 }
 
 /** What one role may do, in words. */
@@ -572,6 +676,30 @@ export interface Occasions {
     occasions: Occasion[]
 }
 
+/** What is worth deciding in a part. */
+export interface OpenPart {
+    part: number
+    name: string
+    /** the hardest first */
+    places: OpenPlace[]
+}
+
+/** A place that is worth a decision. */
+export interface OpenPlace {
+    note: string
+    measure: string
+    beat: number
+    kind: 'finding' | 'settle' | 'either' | 'hard'
+    why: string
+    weight: number
+}
+
+/** What is worth deciding in a piece, part by part. */
+export interface OpenPlaces {
+    title: string
+    parts: OpenPart[]
+}
+
 export type OpenStrings = 'up-open-down-four' | 'open' | 'four'
 
 /** What of a piece is played. */
@@ -608,6 +736,14 @@ export interface PageFiles {
 export interface PartName {
     id: number
     name: string
+}
+
+/** What is proposed in one part of a piece. */
+export interface PartProposals {
+    part: number
+    name: string
+    seq: number
+    proposals: Proposals
 }
 
 /** A stretch of a piece that has a name. */
@@ -647,6 +783,21 @@ export interface PassageTable {
     /** names */
     passages: string[]
     rows: PassageRow[]
+}
+
+/** A part as it was after one of the entries of its record. */
+export interface Past {
+    seq: number
+    at: string
+    /** the print of that day, as MusicXML */
+    music: string
+    layer: Mark[]
+    /** false: its notes are others now; nothing is compared, and its edition is brought back instead */
+    sameNotes: boolean
+    /** what has changed on the page since */
+    since: SheetLine[]
+    /** what brings it back */
+    back: Decision[]
 }
 
 /** A finger pattern on a string. */
@@ -739,6 +890,11 @@ export interface PieceParts {
     parts: PartName[]
 }
 
+/** What is proposed in all parts of a piece. */
+export interface PieceProposals {
+    parts: PartProposals[]
+}
+
 export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
 
 /** What was played to a click, written down. */
@@ -815,6 +971,26 @@ export interface ProfileVersion {
     style: Record<string, string>
 }
 
+/** What is proposed, as the decisions that take it. */
+export interface Proposals {
+    decisions: Decision[]
+    /** what is doubtful */
+    leftOut: LeftOut[]
+}
+
+/** Versions of a span, side by side until one is taken. */
+export interface Question {
+    id: string
+    /** ids of those that its versions name, in the order of the page */
+    notes: string[]
+    measure: string
+    to: string
+    listen: string
+    /** null: it is open */
+    taken: string | null
+    versions: Version[]
+}
+
 /** A part as it was read. */
 export interface ReadPart {
     id: string
@@ -848,6 +1024,22 @@ export interface Reading {
     warnings: Warning[]
     /** titles of all tunes of the file, where it holds several */
     tunes: string[]
+}
+
+/** One entry of a part’s record, in words. */
+export interface RecordLine {
+    seq: number
+    by: string
+    at: string
+    /** what was done */
+    what: 'decide' | 'undo' | 'redo'
+    /** what was decided, at most a few */
+    words: string[]
+    /** how many */
+    decisions: number
+    reason: string | null
+    /** whether it counts now */
+    counts: boolean
 }
 
 /** Why an entry is not in the record. */
@@ -928,17 +1120,34 @@ export interface Shared {
     words?: Words
 }
 
-/** The transfer sheet of a part. */
+/** A transfer sheet. */
 export interface Sheet {
     sheet: SheetLine[]
+    /** measures with which the lines of the printed page begin */
+    lines: string[]
 }
 
-/** One line of a transfer sheet. */
+/** One thing to pencil into a printed part. */
 export interface SheetLine {
+    /** empty where the whole part is meant */
     measure: string
+    /** the last measure, where it is another */
+    to: string | null
     beat: string
-    note: string
-    sign: string
+    /** ids */
+    notes: string[]
+    pitch: string
+    /** what is rubbed out */
+    erase: string | null
+    /** the sign */
+    write: string | null
+    /** “bow”, or as the kind of mark is called */
+    kind: string
+    words: string
+    /** of the printed page, where its line starts are known */
+    line: number | null
+    /** why it was decided, where somebody said so */
+    reason: string | null
 }
 
 /** Everything somebody has a part in. */
@@ -1121,6 +1330,13 @@ export interface Typed {
     warnings: Warning[]
     /** why it is not music yet */
     fault: string | null
+}
+
+/** One version of a span. */
+export interface Version {
+    name: string
+    /** what takes it */
+    decisions: Decision[]
 }
 
 /** One player's line of a part for more. */

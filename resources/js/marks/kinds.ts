@@ -52,6 +52,7 @@ export const KINDS: Table = {
     misprint: music.misprint,
     text: music.text,
     staffText: music.staffText,
+    apart: {},
     bowMark: {},
     fingerMark: {},
 }

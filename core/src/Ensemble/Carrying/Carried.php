@@ -8,10 +8,10 @@ use UprightPencil\Core\Ensemble\LinedNote;
 use UprightPencil\Core\Ensemble\Section;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Kinds\Apart;
-use UprightPencil\Core\Marking\Kinds\BowedRun;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\OnString;
 use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\Restated;
 use UprightPencil\Core\Strings\Instrument;
 
 /**
@@ -89,7 +89,7 @@ final readonly class Carried
      */
     private static function pairs(Section $section, array $pairs, ?int $over, array $place): self
     {
-        $decisions = $runs = $misfits = [];
+        $fieldsOf = $misfits = [];
         $same = true;
         $otherwise = false;
         foreach ($pairs as [$note, $other]) {
@@ -105,18 +105,11 @@ final readonly class Carried
                 $same = $same && ($now[$field] ?? null) === $value;
                 $otherwise = $otherwise || (isset($now[$field]) && $now[$field] !== $value);
             }
-            foreach ($fields as $field => $value) {
-                if (Kinds::keptAs($field, $value) instanceof BowedRun) {
-                    $runs[] = [$other, $field, BowedRun::said($value)];
-                    unset($fields[$field]);
-                }
-            }
-            $fields === [] || $decisions[] = Decision::onNote($other->id(), $fields);
+            $fieldsOf[$other->id()] = $fields;
         }
         $apart = array_filter($place, static fn (LinedNote $note): bool => $note->mark->isDecided(Apart::FIELD)) !== [];
-        $decisions = [...$decisions, ...self::runs($section, $runs)];
 
-        return new self($decisions, match (true) {
+        return new self(Restated::of($section->part->part, $fieldsOf), match (true) {
             $apart => Likeness::Apart,
             $otherwise => Likeness::Otherwise,
             $same => Likeness::Same,
@@ -128,31 +121,6 @@ final readonly class Carried
     private static function carriedFields(LinedNote $note): array
     {
         return array_filter($note->mark->decided, static fn (string $field): bool => Kinds::of($field)[0]->isCarried(), ARRAY_FILTER_USE_KEY);
-    }
-
-    /**
-     * What holds over a run of notes is said of the run.
-     *
-     * @param  list<array{LinedNote, string, string}>  $runs  note by note
-     * @return list<Decision>
-     */
-    private static function runs(Section $section, array $runs): array
-    {
-        $decisions = [];
-        /** @var array{int, int, string, string}|null $open */
-        $open = null;
-        foreach ([...$runs, null] as $run) {
-            $index = $run === null ? null : $section->indexOf($run[0]->id());
-            if ($open !== null && ($run === null || $index !== $open[1] + 1 || $open[2] !== $run[1] || $open[3] !== $run[2])) {
-                $decisions[] = Decision::fromArray(['note' => $section->notes[$open[0]]->id(), 'to' => $section->notes[$open[1]]->id(), $open[2] => $open[3]]);
-                $open = null;
-            }
-            if ($run !== null && $index !== null) {
-                $open = [$open[0] ?? $index, $index, $run[1], $run[2]];
-            }
-        }
-
-        return $decisions;
     }
 
     /**

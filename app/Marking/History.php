@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Marking;
+
+use App\Models\LogEntry;
+use App\Models\Part;
+use App\Models\PartVersion;
+use App\Views\HistoryView;
+use App\Views\MarkView;
+use App\Views\PastView;
+use App\Views\RecordLineView;
+use App\Views\SheetLineView;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\NoteMark;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\Record;
+use UprightPencil\Core\Marking\Restated;
+use UprightPencil\Core\Marking\TransferSheet;
+
+/** The record of a part looked back on: who decided what, when and why; and any earlier day as it was. */
+final readonly class History
+{
+    private const AT_A_TIME = 100;
+
+    /** Decisions of an entry that are told in words. */
+    private const WORDS = 4;
+
+    public function __construct(private Part $part) {}
+
+    /**
+     * @param  int|null  $before  only entries below this number
+     * @param  string|null  $note  only those about a note
+     */
+    public function entries(?int $before, ?string $note, bool $decides): HistoryView
+    {
+        $desk = new PartDesk($this->part);
+        $notes = [];
+        foreach ($desk->marked()->notes as $mark) {
+            $notes[$mark->note->id] = $mark;
+        }
+        $counting = array_flip((new PartRecord($this->part))->record()->counting());
+        $query = LogEntry::query()->where('part_id', $this->part->id)->with('user')->orderByDesc('seq');
+        $before === null || $query->where('seq', '<', $before);
+        $told = [];
+        $more = null;
+        foreach ($query->limit(self::AT_A_TIME + 1)->get() as $index => $entry) {
+            if ($index === self::AT_A_TIME) {
+                $more = $told === [] ? $entry->seq + 1 : $told[count($told) - 1]->seq;
+                break;
+            }
+            $read = $this->meant($entry);
+            if ($note !== null && ! isset(PartDecisions::touched($desk->marked()->printed, $read)[$note])) {
+                continue;
+            }
+            $told[] = new RecordLineView(
+                $entry->seq,
+                $entry->user->name,
+                $entry->created_at->toIso8601String(),
+                $entry->kind,
+                array_map(fn (Decision $decision): string => $desk->vocabulary()->say(self::words($decision, $notes)), array_slice($read, 0, self::WORDS)),
+                count($read),
+                $read[0]->remarks['reason'] ?? null,
+                isset($counting[$entry->request_key]),
+            );
+        }
+
+        return new HistoryView($this->part->piece->title, $this->part->name, $this->part->piece_id, $told, $more, $decides);
+    }
+
+    /** @return list<Decision> what an entry decides or, where it takes another back, what that one decided */
+    private function meant(LogEntry $entry): array
+    {
+        $about = $entry->takes === null ? $entry : LogEntry::query()->where('part_id', $this->part->id)->where('request_key', $entry->takes)->first();
+
+        return $about?->read()->decisions ?? [];
+    }
+
+    /** @param array<string, NoteMark> $notes */
+    private static function words(Decision $decision, array $notes): string
+    {
+        $note = $notes[$decision->note ?? ''] ?? null;
+        $where = match (true) {
+            $decision->measures === Decision::ALL_MEASURES => 'The whole part',
+            $decision->measures !== null => "Measures {$decision->measures}",
+            $note === null => 'A note that is gone',
+            default => "Measure {$note->place->measure}, beat ".MarkedPage::beat($note->place->beat).", {$note->note->pitch?->spoken()}",
+        };
+        $what = [];
+        foreach ($decision->fields as $field => $value) {
+            $what[] = match (true) {
+                $value === null => "no {$field}",
+                $value === true => $field,
+                $value === false => "without {$field}",
+                default => $field.' '.(is_scalar($value) ? $value : ''),
+            };
+        }
+        $version = isset($decision->remarks['version']) ? " (version {$decision->remarks['version']})" : '';
+
+        return "{$where}: ".implode(', ', $what).$version;
+    }
+
+    /** The part as it was after an entry; 0 is before the first. */
+    public function asOf(int $seq): PastView
+    {
+        $last = LogEntry::query()->where('part_id', $this->part->id)->where('seq', '<=', $seq)->orderByDesc('seq')->first();
+        $at = $last->created_at ?? $this->part->created_at ?? now();
+        $music = $this->musicAt($at->toDateTimeString());
+        $then = $this->markedThen($music, $seq);
+        $layer = array_map(static fn (DrawnMark $mark): MarkView => MarkView::of($mark), (new MarkedPage($then))->marks());
+        if ($music !== $this->part->music) {
+            return new PastView($seq, $at->toIso8601String(), $music, $layer, false, [], []);
+        }
+        $now = new PartDesk($this->part);
+
+        return new PastView(
+            $seq,
+            $at->toIso8601String(),
+            $music,
+            $layer,
+            true,
+            array_map(static fn ($line): SheetLineView => SheetLineView::of($line), TransferSheet::since($then, $now->marked())->lines),
+            array_map(static fn (Decision $decision): array => $decision->toArray(), Restated::back($then->printed, $now->decisions()->notes, $this->decisionsThen($then, $seq)->notes)),
+        );
+    }
+
+    private function musicAt(string $moment): string
+    {
+        $version = PartVersion::query()->where('part_id', $this->part->id)->where('created_at', '<=', $moment)->orderByDesc('id')->first();
+
+        return $version->music ?? PartVersion::query()->where('part_id', $this->part->id)->orderBy('id')->first()->music ?? $this->part->music;
+    }
+
+    private function markedThen(string $music, int $seq): MarkedPart
+    {
+        $score = KeptScores::of($music);
+
+        return PartMarker::mark($score, $score->parts[0], PartDecisions::leniently($score->parts[0], $this->record($seq)->decisions()), PartRecipe::of($this->part)->settings());
+    }
+
+    private function decisionsThen(MarkedPart $then, int $seq): PartDecisions
+    {
+        return PartDecisions::leniently($then->printed, $this->record($seq)->decisions());
+    }
+
+    private function record(int $seq): Record
+    {
+        return Record::of(LogEntry::query()->where('part_id', $this->part->id)->where('seq', '<=', $seq)->orderBy('seq')->toBase()->get(['request_key', 'kind', 'user_id', 'takes', 'decisions'])->map(LogEntry::readRow(...)));
+    }
+
+    /** @return array<string, string> note id => why it was decided, where somebody said so */
+    public static function reasons(Part $part): array
+    {
+        $reasons = [];
+        $printed = KeptScores::of($part->music)->parts[0];
+        foreach ((new PartRecord($part))->record()->decisions() as $decision) {
+            $said = $decision->remarks['reason'] ?? null;
+            foreach ($said === null ? [] : array_keys(PartDecisions::touched($printed, [$decision])) as $note) {
+                $reasons[$note] = $said;
+            }
+        }
+
+        return $reasons;
+    }
+}
