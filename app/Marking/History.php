@@ -14,6 +14,11 @@ use App\Views\RecordLineView;
 use App\Views\SheetLineView;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\DrawnMark;
+use UprightPencil\Core\Marking\HouseStyle;
+use UprightPencil\Core\Marking\Kinds\BowActionKind;
+use UprightPencil\Core\Marking\Kinds\Direction;
+use UprightPencil\Core\Marking\Kinds\Finger;
+use UprightPencil\Core\Marking\Kinds\FingerPlace;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
@@ -22,6 +27,7 @@ use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Record;
 use UprightPencil\Core\Marking\Restated;
 use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Strings\Placement;
 
 /** The record of a part looked back on: who decided what, when and why; and any earlier day as it was. */
 final readonly class History
@@ -63,7 +69,7 @@ final readonly class History
                 $entry->user->name,
                 $entry->created_at->toIso8601String(),
                 $entry->kind,
-                array_map(fn (Decision $decision): string => $desk->vocabulary()->say(self::words($decision, $notes)), array_slice($read, 0, self::WORDS)),
+                array_map(fn (Decision $decision): string => $desk->vocabulary()->say(self::words($decision, $notes, $desk->marked()->style)), array_slice($read, 0, self::WORDS)),
                 count($read),
                 $read[0]->remarks['reason'] ?? null,
                 isset($counting[$entry->request_key]),
@@ -82,7 +88,7 @@ final readonly class History
     }
 
     /** @param array<string, NoteMark> $notes */
-    private static function words(Decision $decision, array $notes): string
+    private static function words(Decision $decision, array $notes, HouseStyle $style): string
     {
         $note = $notes[$decision->note ?? ''] ?? null;
         $where = match (true) {
@@ -92,9 +98,15 @@ final readonly class History
             default => "Measure {$note->place->measure}, beat ".MarkedPage::beat($note->place->beat).", {$note->note->pitch?->spoken()}",
         };
         $what = [];
-        foreach ($decision->fields as $field => $value) {
+        $fields = $decision->fields;
+        if (is_int($fields[Finger::FIELD] ?? null)) {
+            $fields[Finger::FIELD] = $style->finger($fields[Finger::FIELD], Placement::tryFrom(is_string($fields[FingerPlace::FIELD] ?? null) ? $fields[FingerPlace::FIELD] : '') ?? Placement::Regular);
+            unset($fields[FingerPlace::FIELD]);
+        }
+        foreach ($fields as $field => $value) {
             $what[] = match (true) {
                 $value === null => "no {$field}",
+                $field === Direction::FIELD, $field === BowActionKind::FIELD => is_string($value) ? $value.($field === Direction::FIELD ? '-bow' : '') : '',
                 $value === true => $field,
                 $value === false => "without {$field}",
                 default => $field.' '.(is_scalar($value) ? $value : ''),

@@ -24,6 +24,7 @@ const router = createRouter({
         { path: '/pieces/:id(\\d+)', component: () => import('./screens/Piece.vue') },
         { path: '/pieces/:id(\\d+)/correction', component: () => import('./screens/Correction.vue') },
         { path: '/parts/:id(\\d+)/editions', component: () => import('./screens/Editions.vue') },
+        { path: '/parts/:id(\\d+)/history', component: () => import('./screens/History.vue') },
         { path: '/parts/:id(\\d+)/derive', component: () => import('./screens/Derive.vue') },
         { path: '/ensembles/:id(\\d+)/people', component: () => import('./screens/People.vue') },
         { path: '/', component: () => import('./screens/Shelf.vue') },

@@ -1,19 +1,24 @@
 <script setup lang="ts">
 import { ElAlert, ElButton, ElCheckbox, ElDrawer, ElPopconfirm, ElSelect } from 'element-plus'
 import { computed, ref, watch } from 'vue'
-import { api, partMusicXml } from '../api/client'
+import { api, partMusicXml, partSheetCsv } from '../api/client'
 import type { Desk, Link } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import OnceAddress from '../components/OnceAddress.vue'
 import PaperChoice from '../components/PaperChoice.vue'
 import type { Paper } from '../page/sheets'
+import AllParts from './AllParts.vue'
+import LineStarts from './LineStarts.vue'
+import type { OnPaper } from './on-paper'
 import { dayWords } from './words'
 
-const props = defineProps<{ part: Desk; saving: boolean }>()
+const props = defineProps<{ part: Desk; saving: boolean; busy: boolean; openQuestions: number }>()
 const emit = defineEmits<{ print: []; pdf: [] }>()
 const open = defineModel<boolean>({ required: true })
 const paper = defineModel<Paper>('paper', { required: true })
 const proposals = defineModel<boolean>('proposals', { required: true })
+const reasons = defineModel<boolean>('reasons', { required: true })
+const what = defineModel<OnPaper>('what', { required: true })
 
 const LENGTHS = [
     { value: 7, label: 'Open for a week' },
@@ -27,7 +32,8 @@ const days = ref(30)
 const address = ref('')
 /** The link whose address is shown. */
 const made = ref<number | null>(null)
-const { fault, busy, attempt } = useAttempt()
+const { fault, busy: linking, attempt } = useAttempt()
+const asSheet = computed(() => what.value === 'sheet' || props.part.piece.rights === 'printed-only')
 const group = computed(() => props.part.groups.find(({ id }) => id === props.part.players)?.name)
 
 watch(open, async (now) => {
@@ -63,13 +69,25 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <section>
             <h3>On paper</h3>
+            <fieldset class="paper-choice what-choice">
+                <legend class="visually-hidden">What is put on paper</legend>
+                <label v-if="part.piece.rights !== 'printed-only'"><input v-model="what" type="radio" name="what" value="part"> Marked part</label>
+                <label><input v-model="what" type="radio" name="what" value="sheet"> Transfer sheet</label>
+                <label v-if="openQuestions > 0 && part.piece.rights !== 'printed-only'"><input v-model="what" type="radio" name="what" value="versions"> Versions A and B</label>
+            </fieldset>
             <PaperChoice v-model="paper" />
-            <ElCheckbox v-if="part.piece.rights !== 'printed-only'" v-model="proposals" label="With proposals, not only what is decided" />
+            <ElCheckbox v-if="what !== 'versions'" v-model="proposals" label="With proposals, not only what is decided" />
+            <template v-if="asSheet">
+                <ElCheckbox v-model="reasons" label="With reasons, where one was given" />
+                <LineStarts :part="part.part.id" :players="part.players" :changes="part.part.decides" />
+            </template>
             <div class="row">
-                <ElButton @click="emit('print')">Print</ElButton>
-                <ElButton @click="emit('pdf')">Save PDF</ElButton>
-                <a class="el-button" :href="partMusicXml(part.part.id, part.players)" download>MusicXML</a>
+                <ElButton :loading="busy" @click="emit('print')">Print</ElButton>
+                <ElButton :loading="busy" @click="emit('pdf')">Save PDF</ElButton>
+                <a v-if="asSheet" class="el-button" :href="partSheetCsv(part.part.id, part.players, proposals)" download>CSV</a>
+                <a v-else class="el-button" :href="partMusicXml(part.part.id, part.players)" download>MusicXML</a>
             </div>
+            <AllParts v-if="part.siblings.length > 1" :desk="part" :what="asSheet ? 'sheet' : 'part'" :proposals="proposals" :reasons="reasons" :paper="paper" />
             <p v-if="saving" class="quiet small-print">Decisions are still on their way; MusicXML and links carry them once they are saved.</p>
         </section>
         <section v-if="part.part.shares">
@@ -79,7 +97,7 @@ const times = (count: number) => (count === 0 ? 'not opened yet' : count === 1 ?
             </p>
             <div class="row">
                 <ElSelect v-model="days" :options="LENGTHS" aria-label="How long the link stays open" class="link-days" />
-                <ElButton type="primary" :loading="busy" @click="create">Make a link</ElButton>
+                <ElButton type="primary" :loading="linking" @click="create">Make a link</ElButton>
             </div>
             <div v-if="address" class="new-link">
                 <p><strong>Copy it now:</strong> the address is shown this once.</p>

@@ -16,11 +16,11 @@ const props = defineProps<{
     singleKeys: boolean
 }>()
 
-const GROUPS = ['Finger', 'Bow', 'Words'] as const
+const GROUPS = ['Finger', 'Bow', 'Words', 'Take', 'Go'] as const
 
 /** Which keys the card shows as buttons; all of them answer to the keyboard. */
 const tab = ref<(typeof GROUPS)[number]>('Finger')
-const buttons = computed(() => props.commands.filter((command) => command.group === tab.value))
+const buttons = computed(() => props.commands.filter(({ group }) => (tab.value === 'Go' ? group === 'Walk' || group === 'Page' : group === tab.value)))
 /** What is announced when another note is chosen: one sentence. */
 const sentence = computed(() => (props.note ? `${props.note.pitch ?? 'Unpitched'}, ${placeWords(props.note)}: ${props.note.spoken || 'no mark'}${props.span ? `; ${props.span} chosen` : ''}.` : ''))
 const decided = computed(() => {

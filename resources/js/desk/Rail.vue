@@ -1,16 +1,23 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import { api } from '../api/client'
-import type { SizeUp as Sized, Way } from '../api/types'
+import type { OpenPlace, Question, SizeUp as Sized, Way } from '../api/types'
 import type { DeskCommand } from '../marks/hands'
 import Refused from '../record/Refused.vue'
 import { useDesk } from '../stores/desk'
+import type { useCarrying } from './carrying'
+import Carry from './Carry.vue'
 import type { useFindingWalk } from './finding-walk'
 import Findings from './Findings.vue'
 import Fingerboard from './Fingerboard.vue'
 import GoneList from './GoneList.vue'
 import NoteCard from './NoteCard.vue'
+import NoteRecord from './NoteRecord.vue'
+import type { useOpenPlaces } from './open-places'
+import Open from './Open.vue'
 import type { useSelection } from './selection'
+import Settle from './Settle.vue'
+import type { useSettling } from './settling'
 import SizeUp from './SizeUp.vue'
 import type { useTrying } from './trying'
 import Ways from './Ways.vue'
@@ -21,10 +28,13 @@ const props = defineProps<{
     selecting: ReturnType<typeof useSelection>
     trying: ReturnType<typeof useTrying>
     walk: ReturnType<typeof useFindingWalk>
+    carrying: ReturnType<typeof useCarrying>
+    settling: ReturnType<typeof useSettling>
+    open: ReturnType<typeof useOpenPlaces>
     commands: DeskCommand[]
     singleKeys: boolean
 }>()
-const emit = defineEmits<{ choose: [note: string] }>()
+const emit = defineEmits<{ choose: [note: string]; visit: [part: number, note: string]; carry: [] }>()
 /** The rail shows the part sized up, until a note is chosen. */
 const sizing = defineModel<boolean>('sizing', { required: true })
 
@@ -58,13 +68,29 @@ function take(decisions: Way['decisions']): void {
     desk.decide(...decisions)
 }
 
+/** One version is decided; the others stay to be looked at. */
+function settle(question: Question, version: string): void {
+    const found = question.versions.find(({ name }) => name === version)
+    if (found) {
+        take(found.decisions)
+    }
+}
+
+function go(part: number, { note }: OpenPlace): void {
+    if (part === desk.part?.part.id) {
+        emit('choose', note)
+    } else {
+        emit('visit', part, note)
+    }
+}
+
 const beingSaved = (note: string | null) => desk.waiting.some(({ decisions }) => (decisions ?? []).some((decision) => !('note' in decision) || decision.note === note))
 
 watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), { immediate: true })
 </script>
 
 <template>
-    <aside class="rail">
+    <aside class="rail" tabindex="0" aria-label="The chosen note, findings and what is open">
         <Refused />
         <GoneList :chosen="chosen" />
         <SizeUp v-if="sizing" :size="sized" :fault="fault" @go="emit('choose', $event)" @again="sizeUp" />
@@ -72,8 +98,12 @@ watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), {
             <template #ways>
                 <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="take($event.decisions)" @look="trying.lookAtWay" />
             </template>
+            <NoteRecord :note="chosen" :begin="strokeChosen" />
             <Fingerboard v-if="chosen?.stop && desk.marking?.board" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
         </NoteCard>
+        <Carry :carrying="carrying" @all="emit('carry')" @go="emit('choose', $event)" @apart="(from, to) => (carrying.done(from), take([{ note: from, to, apart: true }]))" @leave="carrying.clear()" />
+        <Settle :settling="settling" :decides="desk.part?.part.decides === true" @take="settle" @go="emit('choose', $event)" />
         <Findings :findings="desk.left" :plan="desk.plan" :current="current" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="walk.go" @take="take($event.decisions)" @look="walk.look" />
+        <Open :open="open" :part="desk.part?.part.id ?? null" @go="go" />
     </aside>
 </template>

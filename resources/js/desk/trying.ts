@@ -4,9 +4,9 @@ import { api } from '../api/client'
 import type { Decision, Drawn, Way, Why } from '../api/types'
 import { problemWords } from './words'
 
-/** What is looked at on the page before anything is decided: a fix of a finding, or another way to finger. */
+/** What is looked at on the page before anything is decided: a fix, another way to finger, what is carried here, a version, or one that is being made. */
 export interface Trial {
-    kind: 'fix' | 'way'
+    kind: 'fix' | 'way' | 'carry' | 'version' | 'draft'
     place: number
     /** What would be decided: just what is shown. */
     decisions: Decision[]
@@ -21,6 +21,8 @@ export function useTrying(part: () => number | null, players: () => number | nul
     /** Other ways to finger what is selected; null: nobody asked. */
     const ways = shallowRef<Way[] | null>(null)
     const asking = ref(false)
+    /** Another version that is being made: what is decided goes into it, not into the record. */
+    const drafting = shallowRef<Decision[] | null>(null)
     let order = 0
 
     async function ask<T>(question: (part: number) => Promise<T>, use: (answer: T) => void): Promise<void> {
@@ -59,8 +61,24 @@ export function useTrying(part: () => number | null, players: () => number | nul
         trial.value = null
     }
 
+    function draft(decisions: Decision[]): void {
+        drafting.value = [...(drafting.value ?? []), ...decisions]
+        if (drafting.value.length > 0) {
+            void look('draft', 0, drafting.value)
+        }
+    }
+
     return {
         trial,
+        drafting,
+        draft,
+        /** @returns what was drafted */
+        endDraft: (): Decision[] => {
+            const made = drafting.value ?? []
+            drafting.value = null
+            leave()
+            return made
+        },
         why,
         ways,
         asking,

@@ -115,11 +115,14 @@ export function timeWords(date: string): string {
 
 /** “measure 3, beat 1: finger 2, string A”. */
 export function decisionWords(decision: Decision, notes: ReadonlyMap<string, Note>): string {
-    const { note, to, measures, ...fields } = decision as Record<string, unknown> & { note?: string; to?: string; measures?: string }
+    const { note, to, measures, ...said } = decision as Record<string, unknown> & { note?: string; to?: string; measures?: string }
     const place = (id: string) => (notes.has(id) ? placeWords(notes.get(id) as Note) : id)
     const where = note === undefined ? (measures === 'all' ? 'the whole part' : say(`measures ${measures}`)) : place(note) + (to === undefined ? '' : ` to ${place(to)}`)
-    return `${where}: ${fieldsWords(fields)}`
+    return `${where}: ${fieldsWords(Object.fromEntries(Object.entries(said).filter(([field]) => !REMARKS.includes(field))))}`
 }
+
+/** What is said of a decision, and is no part of it. */
+const REMARKS = ['state', 'reason', 'question', 'version', 'listen']
 
 function fieldsWords(fields: Record<string, unknown>): string {
     const what = Object.entries(fields).map(([field, value]) => {

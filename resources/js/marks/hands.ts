@@ -16,6 +16,33 @@ export interface DeskHands {
     /** Other ways to finger the selection; again: the next one on the page. */
     ways(): void
     sizeUp(): void
+    /** Goes to the next or previous measure, beat or letter; extending the span where that is wanted. */
+    far(by: 1 | -1, what: 'measure' | 'beat' | 'letter', extend?: boolean): void
+    /** Asks for a measure or letter, and goes there. */
+    goTo(): void
+    /** The section between two letters, then the whole part. */
+    selectMore(): void
+    /** The next note that is chosen on the page is the end of the span. */
+    spanTo(): void
+    /** What is worth deciding, the hardest first, through all parts of the piece. */
+    nextOpen(): void
+    /** Takes what is proposed. */
+    takeProposed(what: 'here' | 'section' | 'part' | 'piece'): void
+    /** Carries what is decided to the like places; looks for them first where none are offered. */
+    carry(): void
+    /** Goes to the next like place. */
+    nextLike(): void
+    /** A like place is left as it is. */
+    leaveOut(): void
+    /** What is decided in other measures, here: “as in 21–28”. */
+    asIn(): void
+    /** Keeps two versions, or looks at the next one. */
+    version(): void
+    /** Says why something was decided. */
+    reason(): void
+    lookBack(): void
+    hear(): void
+    large(): void
     leave(): void
     bowTrack(): void
     handTrack(): void

@@ -11,7 +11,7 @@ export interface Command extends Keyed {
     label: string
     /** On a button, where the label is too long. */
     short?: string
-    group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Page'
+    group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Take' | 'Page'
 }
 
 const SPOKEN: Record<string, string> = {
@@ -22,6 +22,7 @@ const SPOKEN: Record<string, string> = {
     Delete: 'Del',
     Backspace: '⌫',
     Escape: 'Esc',
+    ' ': 'Space',
 }
 
 export function spoken(key: string): string {

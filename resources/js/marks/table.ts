@@ -4,9 +4,7 @@ import type { DeskCommand, DeskHands } from './hands'
 import type { PencilLine } from '../page/pencil'
 
 /** Where signs stand: those nearest to the notes are drawn first, the others find their place above (or below) them. */
-export const SLOTS = ['finger', 'hand', 'slur', 'hook', 'sign', 'bow', 'held', 'word', 'text', 'below'] as const
-
-export type Slot = (typeof SLOTS)[number]
+export type Slot = 'finger' | 'hand' | 'slur' | 'hook' | 'sign' | 'bow' | 'held' | 'word' | 'text' | 'below'
 
 /** What a decision looks like before the server has answered. It paints; it works nothing out. */
 export interface Painted {

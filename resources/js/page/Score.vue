@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Mark } from '../api/types'
-import { ScorePage, type Flag, type Tracks } from './score-page'
+import { ScorePage, type Flag, type Pointed, type Tracks } from './score-page'
 
 const props = defineProps<{
     music: string
@@ -15,6 +15,9 @@ const props = defineProps<{
     /** Measures that are not played, counted from 0. */
     silent?: readonly number[] | undefined
     tracks?: Tracks | null
+    pointed?: readonly Pointed[]
+    /** The note that is heard. */
+    heard?: string | null | undefined
 }>()
 
 const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string, extend: boolean] }>()
@@ -33,13 +36,14 @@ async function draw(): Promise<void> {
     busy.value = true
     fault.value = ''
     try {
-        await page.engrave(props.music, props.width, props.name)
+        await page.engrave(props.music, props.width, props.name, props.silent ?? [])
         if (mine !== order) {
             return
         }
         page.paint(props.layer)
         page.cross(props.silent ?? [])
         page.flag(props.flags ?? [])
+        page.point(props.pointed ?? [])
         page.select(props.selected ?? [])
         follow()
         document.documentElement.dataset.drawn = String(Math.round(performance.now()))
@@ -84,6 +88,15 @@ watch(
     (silent) => page?.cross(silent ?? []),
 )
 watch(() => props.tracks, follow)
+watch(
+    () => props.pointed,
+    (pointed) => page?.point(pointed ?? []),
+)
+watch(
+    () => props.heard,
+    (note) => page?.follows(note ?? null),
+    { flush: 'sync' },
+)
 watch(
     () => props.flags,
     (flags) => page?.flag(flags ?? []),

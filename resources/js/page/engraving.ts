@@ -27,6 +27,8 @@ export interface System {
     staffBottom: number
     top: number
     bottom: number
+    /** Whether it begins and ends with a rest: there a page can be turned. */
+    rests: { first: boolean; last: boolean }
     /** How high printed things reach; and how low, with its y turned round. */
     above: Skyline
     below: Skyline
@@ -119,6 +121,7 @@ function measured(system: SVGGElement, margin: { x: number; y: number }, host: S
         }),
         shift: margin.x,
         barlines: barlinesOf(system, margin.x),
+        rests: restsAt(system),
         staffTop,
         staffBottom,
         top: above.highest(),
@@ -153,6 +156,12 @@ function follow(curve: SVGPathElement, x: number, add: (box: Box) => void): void
         const at = curve.getPointAtLength((length * point) / points)
         add({ x: at.x + x - 40, y: at.y - 20, width: 80, height: 40 })
     }
+}
+
+function restsAt(system: SVGGElement): { first: boolean; last: boolean } {
+    const things = [...system.querySelectorAll('.layer .note, .layer .rest, .layer .mRest, .layer .multiRest')]
+    const isRest = (thing: Element | undefined) => thing !== undefined && !thing.classList.contains('note')
+    return { first: isRest(things[0]), last: isRest(things.at(-1)) }
 }
 
 function headsOf(system: SVGGElement, x: number): Map<string, Head> {

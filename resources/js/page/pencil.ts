@@ -4,7 +4,7 @@ import { KINDS } from '../marks/kinds'
 import { barBracket, broken, hookArc, slurArc, staggerTicks, stayLine, strikes, struckOut, writing, type Sign } from './signs'
 import type { Skyline } from './skyline'
 import { element, type Box } from './svg'
-import { SLOTS, STRUCK } from '../marks/table'
+import { STRUCK, type Slot } from '../marks/table'
 
 const GAP = 0.32 * SPACE
 const FINGER_SIZE = 2.6 * SPACE
@@ -38,15 +38,42 @@ export function draw(system: System, marks: Map<string, Mark[]>): SVGGElement {
         .map((column) => [...column].sort((a, b) => b.head.box.y - a.head.box.y))
         .sort((a, b) => (a[0]?.head.box.x ?? 0) - (b[0]?.head.box.x ?? 0))
         .flat()
-    for (const slot of SLOTS) {
-        for (const { head, mark } of ordered) {
-            const row = KINDS[mark.kind]
-            if (row.slot === slot) {
-                row.draw?.(line, head, mark)
-            }
+    for (const slots of STACK) {
+        for (const column of together(ordered)) {
+            line.inARow(() =>
+                slots.forEach((slot) => column.forEach(({ head, mark }) => {
+                    const row = KINDS[mark.kind]
+                    if (row.slot === slot) {
+                        row.draw?.(line, head, mark)
+                    }
+                })),
+            )
         }
     }
     return layer
+}
+
+/** From the notes up: what stands over a note is never more than a finger, a row for the bow, and a line of words. */
+const STACK: readonly (readonly Slot[])[] = [['finger'], ['hand'], ['slur'], ['hook'], ['sign', 'bow', 'held'], ['word'], ['text'], ['below']]
+
+/** The marks of each column by themselves, from left to right. */
+function together(ordered: readonly { head: Head; mark: Mark }[]): { head: Head; mark: Mark }[][] {
+    const columns = new Map<string, { head: Head; mark: Mark }[]>()
+    for (const one of ordered) {
+        columns.set(one.head.column, [...(columns.get(one.head.column) ?? []), one])
+    }
+    return [...columns.values()]
+}
+
+/** In a line of words the place of the hand comes first, then the string; what holds over a span comes last, with its line. */
+const WORD_ORDER: readonly Mark['kind'][] = ['position', 'string']
+
+interface InRow {
+    sign: Sign
+    head: Head
+    mark: Mark
+    kind: string
+    word: boolean
 }
 
 /** One line of music while its marks are drawn: what there is room for, and where fingers stand. */
@@ -64,6 +91,36 @@ export class PencilLine {
     ) {
         this.skyline = system.above.copy()
         this.depths = system.below.copy()
+    }
+
+    /** What stands in one row over a note, while it is being drawn. */
+    private row: InRow[] = []
+
+    /** Signs and words that are drawn meanwhile stand side by side over their note, not one over the other. */
+    inARow(drawing: () => void): void {
+        this.row = []
+        drawing()
+        const row = this.row.sort((one, other) => Number(one.mark.to !== undefined) - Number(other.mark.to !== undefined) || rank(one) - rank(other))
+        const [first] = row
+        if (!first) {
+            return
+        }
+        const gap = first.word ? 0.7 * SPACE : 0.35 * SPACE
+        const width = row.reduce((sum, { sign }) => sum + sign.width, gap * (row.length - 1))
+        let left = centre(first.head) - (first.word ? Math.min(first.sign.width / 2, 1.2 * SPACE) : width / 2)
+        const held = row.at(-1)?.mark.to
+        const to = held === undefined ? undefined : this.system.heads.get(held)
+        const end = held === undefined ? left + width : Math.max(left + width, to ? centre(to) + 0.6 * SPACE : this.endOfLine(first.head))
+        const bottom = this.free(left, end - left)
+        for (const { sign, mark, kind } of row) {
+            this.put(sign, left + sign.width / 2, bottom, mark, kind)
+            left += sign.width + gap
+        }
+        const last = row.at(-1)
+        if (last && end > left + 0.8 * SPACE - gap) {
+            this.add(broken(left - gap + 0.3 * SPACE, end, bottom - 0.3 * last.sign.height, to !== undefined), last.mark, `${last.kind}-line`)
+            this.skyline.add({ x: left, y: bottom - last.sign.height, width: end - left, height: last.sign.height })
+        }
     }
 
     finger(head: Head, mark: Mark): void {
@@ -115,7 +172,7 @@ export class PencilLine {
 
     /** A sign over a note. */
     above(sign: Sign, head: Head, mark: Mark, kind: string = mark.kind): void {
-        this.put(sign, centre(head), this.free(centre(head) - sign.width / 2, sign.width), mark, kind)
+        this.row.push({ sign, head, mark, kind, word: false })
     }
 
     /** A sign that belongs to the print: added, or struck out. */
@@ -125,16 +182,7 @@ export class PencilLine {
 
     /** A word over a note, with a broken line to where it stops holding. */
     word(head: Head, mark: Mark): void {
-        const sign = writing(mark.text ?? '', WORD_SIZE)
-        const left = centre(head) - Math.min(sign.width / 2, 1.2 * SPACE)
-        const to = mark.to === undefined ? undefined : this.system.heads.get(mark.to)
-        const end = mark.to === undefined ? left + sign.width : Math.max(left + sign.width, to ? centre(to) + 0.6 * SPACE : this.endOfLine(head))
-        const bottom = this.free(left, end - left)
-        this.put(sign, left + sign.width / 2, bottom, mark, mark.kind)
-        if (end > left + sign.width + 0.8 * SPACE) {
-            this.add(broken(left + sign.width + 0.3 * SPACE, end, bottom - 0.3 * sign.height, to !== undefined), mark, `${mark.kind}-line`)
-            this.skyline.add({ x: left, y: bottom - sign.height, width: end - left, height: sign.height })
-        }
+        this.row.push({ sign: writing(mark.text ?? '', WORD_SIZE), head, mark, kind: mark.kind, word: true })
     }
 
     /** A bracket over a run of notes, with a word at its beginning. */
@@ -262,6 +310,11 @@ export class PencilLine {
         }
         this.skyline.add({ x: x - sign.width / 2, y: bottom - sign.height, width: sign.width, height: sign.height })
     }
+}
+
+function rank({ mark }: InRow): number {
+    const place = WORD_ORDER.indexOf(mark.kind)
+    return place === -1 ? WORD_ORDER.length : place
 }
 
 function centre(head: Head): number {

@@ -3,6 +3,7 @@ import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
 import { engrave } from './engraver'
 import { drawnMeasures, musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
+import { countedRests } from './counted-rests'
 import { draw, ROOM, STAFF_ONLY } from './pencil'
 import { element } from './svg'
 
@@ -26,6 +27,26 @@ export interface Tracks {
     bow: { notes: readonly Note[]; before: readonly Note[] | null; troubled: ReadonlySet<string> } | null
     /** The strings (their names, lowest first) and the hand; null: not shown. */
     hand: { notes: readonly HandNote[]; before: readonly HandNote[] | null; strings: readonly string[] } | null
+    /** The path of the bow in each version of a span, one under the other, by the name of the version. */
+    versions?: readonly { name: string; notes: readonly Note[] }[]
+    /** The notes that the versions are about. */
+    tried?: readonly string[]
+}
+
+/** A run of notes that is pointed out: a place that is like another, or one that is kept in several versions. */
+export interface Pointed {
+    from: string
+    to: string
+    label: string
+    kind: 'like' | 'here' | 'left' | 'settle'
+}
+
+/** A line of music for paper. */
+export interface Copy {
+    drawing: SVGGElement
+    rests: System['rests']
+    top: number
+    height: number
 }
 
 interface Line {
@@ -60,6 +81,10 @@ export class ScorePage {
     private flags: readonly Flag[] = []
 
     private tracks: Tracks | null = null
+
+    private pointed: readonly Pointed[] = []
+
+    private heard: string | null = null
 
     private crossed: readonly number[] = []
 
@@ -106,15 +131,18 @@ export class ScorePage {
     /**
      * @param name of the music, where it may be kept in this browser
      * @param width of a line of music in tenths of a millimetre on paper
+     * @param silent measures that are not played: no counted rest goes over where they begin or end
      * @throws Error when the music cannot be engraved
      */
-    async engrave(music: string, width: number, name?: string): Promise<void> {
+    async engrave(music: string, width: number, name?: string, silent: readonly number[] = []): Promise<void> {
         this.music = ''
         this.crossed = []
-        const [pages] = await Promise.all([engrave(music, width, name), ...FONTS.map((font) => document.fonts.load(font))])
+        this.heard = null
+        const counted = countedRests(music, silent)
+        const [pages] = await Promise.all([engrave(counted, width, name && `${name} ${silent.join()}`), ...FONTS.map((font) => document.fonts.load(font))])
         this.drawing.replaceChildren()
         this.engraving = unpack(pages, this.drawing)
-        this.drawn = drawnMeasures(music)
+        this.drawn = drawnMeasures(counted)
         this.stack()
         this.music = music
     }
@@ -147,23 +175,63 @@ export class ScorePage {
         }
     }
 
+    /** Points out runs of notes, over as many lines of music as they go. */
+    point(places: readonly Pointed[]): void {
+        this.pointed = places
+        this.lines.forEach((line) => line.overlay.querySelectorAll('.pointed').forEach((old) => old.remove()))
+        for (const place of places) {
+            const [first, last] = [this.lineOf.get(place.from), this.lineOf.get(place.to)]
+            const [from, to] = [first ? this.lines.indexOf(first) : -1, last ? this.lines.indexOf(last) : -1]
+            for (let index = from; from !== -1 && index <= to; index++) {
+                const line = this.lines[index]
+                if (line) {
+                    line.overlay.prepend(pointing(line.system, index === from ? place.from : null, index === to ? place.to : null, place))
+                }
+            }
+        }
+    }
+
+    /** A line through the note that is heard, on the page and in the tracks. */
+    follows(note: string | null): void {
+        if (note === this.heard) {
+            return
+        }
+        this.heard = note
+        this.drawing.querySelectorAll('.heard').forEach((old) => old.remove())
+        const line = note === null ? undefined : this.lineOf.get(note)
+        const head = line?.system.heads.get(note ?? '')
+        if (line && head) {
+            const x = middle(head.box.x, head.box.width)
+            const bottom = line.system.bottom + this.trackRoom(line.system)
+            line.overlay.append(element('path', { class: 'heard', 'data-note': head.id, d: `M${x} ${line.system.staffTop - 2 * SPACE} V${bottom}` }))
+        }
+    }
+
     /** Draws the tracks under every line of music; null takes them away. */
     follow(tracks: Tracks | null): void {
-        const before = this.trackRoom()
+        const rooms = () => this.engraving.systems.map((system) => this.trackRoom(system)).join()
+        const before = rooms()
         this.tracks = tracks
-        if (before !== this.trackRoom()) {
+        if (before !== rooms()) {
             this.stack()
             this.flag(this.flags)
+            this.point(this.pointed)
             this.select(this.selected)
         } else {
             this.paintTracks()
         }
     }
 
-    private trackRoom(): number {
+    /** The room that the tracks take under a line of music; versions lie only under the lines that they are about. */
+    private trackRoom(system: System): number {
         const bow = this.tracks?.bow ? TRACK_HEIGHT + BETWEEN_TRACKS : 0
         const hand = this.tracks?.hand ? handTrackHeight(this.tracks.hand.strings.length) + BETWEEN_TRACKS : 0
-        return bow + hand === 0 ? 0 : TABS + bow + hand
+        const versions = this.isTried(system) ? (this.tracks?.versions?.length ?? 0) * (TRACK_HEIGHT + BETWEEN_TRACKS) : 0
+        return bow + hand + versions === 0 ? 0 : TABS + bow + hand + versions
+    }
+
+    private isTried(system: System): boolean {
+        return this.tracks?.tried?.some((note) => system.heads.has(note)) ?? false
     }
 
     /** Numbered tabs under the notes that the findings are about. */
@@ -224,15 +292,19 @@ export class ScorePage {
         return new DOMRect(matrix.e, top, this.width * matrix.a, line.height * matrix.d)
     }
 
-    /** Copies of the lines of music with these marks on them, for paper. */
-    copies(layer: readonly Mark[]): { drawing: SVGGElement; top: number; height: number }[] {
+    /**
+     * Copies of the lines of music with these marks on them, for paper.
+     *
+     * @param only ids of notes: then the lines that have one of them
+     */
+    copies(layer: readonly Mark[], only?: readonly string[]): Copy[] {
         const marks = byNote(layer)
-        return this.lines.map((line) => {
+        return this.lines.filter(({ system }) => only === undefined || only.some((id) => system.heads.has(id))).map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
             drawing.removeAttribute('display')
             drawing.querySelector(':scope > .pencil')?.replaceWith(draw(line.system, marks))
             drawing.querySelectorAll(`.overlay, .decided-line, .tracks, .${STAFF_ONLY}`).forEach((thing) => thing.remove())
-            return { drawing, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
+            return { drawing, rests: line.system.rests, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
         })
     }
 
@@ -249,7 +321,7 @@ export class ScorePage {
         this.lineOf.clear()
         let y = 0
         for (const system of this.engraving.systems) {
-            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + this.trackRoom()
+            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + this.trackRoom(system)
             const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }), painted: '' }
             system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
             system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .tracks').forEach((old) => old.remove())
@@ -268,7 +340,7 @@ export class ScorePage {
 
     /** Draws the tracks of the lines whose notes have changed. */
     private paintTracks(): void {
-        const { bow, hand } = this.tracks ?? { bow: null, hand: null }
+        const { bow, hand, versions = [] } = this.tracks ?? { bow: null, hand: null }
         const byLine = <N extends { id: string }>(notes: readonly N[] | null | undefined) => {
             const lines = new Map<Line, N[]>()
             for (const note of notes ?? []) {
@@ -282,10 +354,12 @@ export class ScorePage {
             return notes ? lines : null
         }
         const [bowNow, bowBefore, handNow, handBefore] = [byLine(bow?.notes), byLine(bow?.before), byLine(hand?.notes), byLine(hand?.before)]
+        const perVersion = versions.map(({ name, notes }) => ({ name, lines: byLine(notes) }))
         for (const line of this.lines) {
             const shown: Tracks = {
                 bow: bow && { notes: bowNow?.get(line) ?? [], before: bowBefore && (bowBefore.get(line) ?? []), troubled: bow.troubled },
                 hand: hand && { notes: handNow?.get(line) ?? [], before: handBefore && (handBefore.get(line) ?? []), strings: hand.strings },
+                versions: (this.isTried(line.system) ? perVersion : []).map(({ name, lines }) => ({ name, notes: lines?.get(line) ?? [] })),
             }
             const trouble = shown.bow?.notes.filter(({ id }) => shown.bow?.troubled.has(id)).map(({ id }) => id)
             const painted = JSON.stringify([shown, trouble])
@@ -296,7 +370,7 @@ export class ScorePage {
         }
     }
 
-    private paintTrack(line: Line, { bow, hand }: Tracks): void {
+    private paintTrack(line: Line, { bow, hand, versions = [] }: Tracks): void {
         const made = element('g', { class: 'tracks' })
         let top = line.system.bottom + TABS
         if (bow) {
@@ -305,6 +379,13 @@ export class ScorePage {
         }
         if (hand) {
             made.append(handTrack(line.system, hand.notes, hand.strings, top, hand.before))
+            top += handTrackHeight(hand.strings.length) + BETWEEN_TRACKS
+        }
+        for (const { name, notes } of versions) {
+            const version = track(line.system, notes, new Set(), top, null)
+            version.append(element('text', { class: 'version-name', x: musicSpan(line.system).left + 60, y: top + 330, 'font-size': 300 }, name))
+            made.append(version)
+            top += TRACK_HEIGHT + BETWEEN_TRACKS
         }
         line.track.replaceWith(made)
         line.track = made
@@ -347,6 +428,21 @@ function nearest(line: Line, x: number, y: number): string | null {
 
 function middle(start: number, size: number): number {
     return start + size / 2
+}
+
+/** A soft field behind the notes of a line that are meant, with a label at its beginning. */
+function pointing(system: System, from: string | null, to: string | null, { label, kind }: Pointed): SVGGElement {
+    const { left, right } = musicSpan(system)
+    const [first, last] = [from === null ? undefined : system.heads.get(from), to === null ? undefined : system.heads.get(to)]
+    const x = first ? first.box.x - 0.5 * SPACE : left
+    const end = last ? last.box.x + last.box.width + 0.5 * SPACE : right
+    const [top, bottom] = [system.staffTop - 1.1 * SPACE, system.staffBottom + 1.1 * SPACE]
+    return element(
+        'g',
+        { class: `pointed ${kind}` },
+        element('rect', { x, y: top, width: Math.max(SPACE, end - x), height: bottom - top, rx: 50 }),
+        ...(first ? [element('text', { x: x + 40, y: bottom + 330, 'font-size': 300 }, label)] : []),
+    )
 }
 
 /** One stroke of the pencil from corner to corner and one back, over each run of measures. */

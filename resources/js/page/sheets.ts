@@ -1,16 +1,28 @@
-import type { Mark, SheetLine } from '../api/types'
+import type { Mark, Question, SheetLine } from '../api/types'
 import { say } from '../stores/say'
 import { INK } from './engraving'
-import type { ScorePage } from './score-page'
+import { dayWords } from '../desk/words'
+import type { Copy, ScorePage } from './score-page'
+import { sheetSign } from './sheet-signs'
 import { element } from './svg'
 
-export type Paper = 'a4' | 'letter'
+export type Paper = 'a4' | 'letter' | 'large'
 
-/** Width and height in hundredths of a millimetre, which are the engraver's units. */
-export const PAPERS: Record<Paper, { width: number; height: number; name: string }> = {
-    a4: { width: 21000, height: 29700, name: 'A4' },
-    letter: { width: 21590, height: 27940, name: 'Letter' },
+/**
+ * Width and height in hundredths of a millimetre, which are the engraver's units; and how much larger than usual the music is.
+ * Large print is for a projector and for those who need it.
+ */
+export const PAPERS: Record<Paper, { width: number; height: number; name: string; scale: number }> = {
+    a4: { width: 21000, height: 29700, name: 'A4', scale: 1 },
+    letter: { width: 21590, height: 27940, name: 'Letter', scale: 1 },
+    large: { width: 29700, height: 21000, name: 'Large print', scale: 1.75 },
 }
+
+/** A line of music on A4 with 15 mm at each side, in tenths of a millimetre. */
+const LINE_WIDTH = 1800
+
+/** How wide a line of music is engraved for a paper, in tenths of a millimetre. */
+export const lineWidth = (paper: Paper): number => (paper === 'large' ? Math.floor((PAPERS.large.width - 2400) / PAPERS.large.scale / 10) : LINE_WIDTH)
 
 export interface Heading {
     title: string
@@ -24,69 +36,210 @@ export interface Heading {
 const MARGIN_TOP = 1400
 const MARGIN_BOTTOM = 1700
 const HEADING = 2700
+/** A page that ends in a rest may be emptier by this much than one that is full. */
+const TURN_EARLIER = 0.4
 
 /**
  * The pages of a part with some marks, for printing and for PDF alike. What the screen shows just now, a preview say, does
- * not matter.
+ * not matter. Pages end where there is a rest to turn in, unless that takes another page.
  */
 export function marked(page: ScorePage, layer: readonly Mark[], paper: Paper, heading: Heading): SVGSVGElement[] {
-    const { width, height } = PAPERS[paper]
-    const left = (width - page.width) / 2
+    const { width, height, scale } = PAPERS[paper]
+    const left = (width - page.width * scale) / 2
+    const lines = page.copies(layer)
+    const room = (first: boolean) => (height - MARGIN_TOP - MARGIN_BOTTOM - (first ? headingHeight(heading) : 0)) / scale
+    const sheets = turned(lines, room).map((here, index) => {
+        const sheet = blank(paper)
+        page.defs.forEach((defs) => sheet.append(defs.cloneNode(true)))
+        if (index === 0) {
+            sheet.append(headingOn(width, Math.max(1200, left), heading))
+        }
+        let y = MARGIN_TOP + (index === 0 ? headingHeight(heading) : 0)
+        for (const line of here) {
+            line.drawing.setAttribute('transform', `translate(${left.toFixed(0)}, ${(y - line.top * scale).toFixed(0)}) scale(${scale})`)
+            sheet.append(line.drawing)
+            y += line.height * scale
+        }
+        return sheet
+    })
+    sheets.forEach((made, index) => made.append(footer(paper, Math.max(1200, left), heading, index + 1, sheets.length)))
+    return sheets
+}
+
+/** Lines of music on pages. */
+function turned(lines: readonly Copy[], room: (first: boolean) => number): Copy[][] {
+    const full = filled(lines, room, () => false)
+    const inRests = filled(lines, room, (last, next) => last.rests.last || next.rests.first)
+    return inRests.length <= full.length ? inRests : full
+}
+
+function filled(lines: readonly Copy[], room: (first: boolean) => number, turns: (last: Copy, next: Copy) => boolean): Copy[][] {
+    const pages: Copy[][] = []
+    let from = 0
+    while (from < lines.length) {
+        const most = room(pages.length === 0)
+        let [to, used] = [from, 0]
+        for (let line = lines[to]; line && (to === from || used + line.height <= most); line = lines[++to]) {
+            used += line.height
+        }
+        for (let end = to; to < lines.length && end > from && used > most * (1 - TURN_EARLIER); end--) {
+            const [last, next] = [lines[end - 1], lines[end]]
+            if (last && next && turns(last, next)) {
+                to = end
+                break
+            }
+            used -= last?.height ?? 0
+        }
+        pages.push(lines.slice(from, to))
+        from = to
+    }
+    return pages.length === 0 ? [[]] : pages
+}
+
+/** An open question with what the page looks like in each of its versions. */
+export interface VersionOnPaper {
+    question: Question
+    layers: { name: string; layer: readonly Mark[] }[]
+}
+
+/** The versions of all that is open, under each other: the lines of music that they are about, as A and as B, and what to listen for. */
+export function versions(page: ScorePage, tried: readonly VersionOnPaper[], paper: Paper, heading: Heading): SVGSVGElement[] {
+    const { width, height, scale } = PAPERS[paper]
+    const left = (width - page.width * scale) / 2
     const sheets: SVGSVGElement[] = []
-    let sheet: SVGSVGElement | null = null
-    let y = 0
-    for (const line of page.copies(layer)) {
-        if (!sheet || y + line.height > height - MARGIN_BOTTOM) {
+    let y = Infinity
+    const place = (needs: number): SVGSVGElement => {
+        let sheet = sheets.at(-1)
+        if (!sheet || y + needs > height - MARGIN_BOTTOM) {
             sheet = blank(paper)
-            sheets.push(sheet)
             page.defs.forEach((defs) => sheet?.append(defs.cloneNode(true)))
+            sheets.push(sheet)
             y = MARGIN_TOP
             if (sheets.length === 1) {
                 sheet.append(headingOn(width, left, heading))
                 y += headingHeight(heading)
             }
         }
-        line.drawing.setAttribute('transform', `translate(${left.toFixed(0)}, ${(y - line.top).toFixed(0)})`)
-        sheet.append(line.drawing)
-        y += line.height
+        return sheet
+    }
+    for (const { question, layers } of tried) {
+        const lines = layers.map(({ name, layer }) => ({ name, copies: page.copies(layer, question.notes) }))
+        const first = lines[0]?.copies[0]
+        const where = say(question.measure === question.to ? `Measure ${question.measure}` : `Measures ${question.measure} to ${question.to}`)
+        place(1200 + (first ? first.height * scale : 0)).append(words(`${where}${question.listen === '' ? '' : `: ${question.listen}`}`, left, y + 500, 420, { 'font-weight': 'bold' }))
+        y += 900
+        for (const { name, copies } of lines) {
+            for (const [index, copy] of copies.entries()) {
+                const sheet = place(copy.height * scale)
+                copy.drawing.setAttribute('transform', `translate(${left.toFixed(0)}, ${(y - copy.top * scale).toFixed(0)}) scale(${scale})`)
+                sheet.append(copy.drawing)
+                if (index === 0) {
+                    sheet.append(words(name, left - 700, y + (copy.height * scale) / 2, 700, { 'font-weight': 'bold' }))
+                }
+                y += copy.height * scale
+            }
+        }
     }
     sheets.forEach((made, index) => made.append(footer(paper, left, heading, index + 1, sheets.length)))
     return sheets
 }
 
-const ROW = 760
-const COLUMNS = [0, 900, 3300, 5700, 8100]
+const ROW = 590
+const SIGN = 1.12
+/** How wide a letter of words is, as a share of its size. */
+const LETTER = 0.49
+/** From so many rows on, a page has another column. */
+const COLUMNS = [1, 2, 3] as const
 
-/** What to pencil where, for players who have a printed part; with a box to tick. */
-export function transfer(lines: readonly SheetLine[], paper: Paper, heading: Heading): SVGSVGElement[] {
+interface SheetRow {
+    measure: string
+    beat: string
+    pitch: string
+    lines: SheetLine[]
+    line: number | null
+}
+
+/**
+ * What to pencil where, for players who have a printed part: a line a note or run, with a box to tick. It takes as many columns
+ * as make it one side of paper, and follows the lines of the printed page where they are known.
+ *
+ * @param reasons whether it says why, where somebody did
+ */
+export function transfer(lines: readonly SheetLine[], paper: Paper, heading: Heading, reasons = false): SVGSVGElement[] {
     const { width, height } = PAPERS[paper]
-    const left = 1500
-    const rows = Math.floor((height - MARGIN_TOP - MARGIN_BOTTOM - headingHeight(heading) - ROW) / ROW)
+    const left = 1400
+    const rows = rowsOf(lines)
+    const inColumn = Math.floor((height - MARGIN_TOP - MARGIN_BOTTOM - headingHeight(heading) - ROW) / ROW)
+    const columns = COLUMNS.find((count) => rows.length <= inColumn * count) ?? 3
+    const wide = (width - 2 * left) / columns
     const sheets: SVGSVGElement[] = []
-    for (let first = 0; first === 0 || first < lines.length; first += rows) {
+    for (let first = 0; first === 0 || first < rows.length; first += inColumn * columns) {
         const sheet = blank(paper)
         const top = MARGIN_TOP + headingHeight(heading)
-        sheet.append(headingOn(width, left, heading), row(left, top, ['', say('Measure'), 'Beat', 'Note', 'Pencil in'], true))
-        lines.slice(first, first + rows).forEach((line, index) => {
-            const y = top + (index + 1) * ROW
-            sheet.append(
-                element('rect', { x: left, y: y - 330, width: 360, height: 360, fill: 'none', stroke: INK, 'stroke-width': 20 }),
-                row(left, y, ['', line.measure, line.beat, line.note, line.sign], false),
-                element('path', { d: `M${left} ${y + 200} H${width - left}`, stroke: '#c9c5bb', 'stroke-width': 12 }),
-            )
-        })
+        sheet.append(headingOn(width, left, heading))
+        for (let column = 0; column < columns; column++) {
+            const here = rows.slice(first + column * inColumn, first + (column + 1) * inColumn)
+            const x = left + column * wide
+            if (here.length > 0) {
+                sheet.append(words(say('Measure'), x + 520, top, 270, { 'font-weight': 'bold' }), words('Beat', x + 1750, top, 270, { 'font-weight': 'bold' }), words('Pencil in', x + 3250, top, 270, { 'font-weight': 'bold' }))
+            }
+            here.forEach((row, index) => sheet.append(...sheetRow(row, x, top + (index + 1) * ROW, wide, reasons, index === 0 || here[index - 1]?.line !== row.line)))
+        }
         sheets.push(sheet)
     }
     sheets.forEach((made, index) => made.append(footer(paper, left, heading, index + 1, sheets.length)))
     return sheets
 }
 
-function row(left: number, y: number, cells: readonly string[], bold: boolean): SVGGElement {
-    return element(
-        'g',
-        {},
-        ...cells.map((cell, column) => words(cell, left + (COLUMNS[column] ?? 0), y, 400, { 'font-weight': bold ? 'bold' : 'normal' })),
+/** What is written at one note is one row. */
+function rowsOf(lines: readonly SheetLine[]): SheetRow[] {
+    const rows: SheetRow[] = []
+    for (const line of lines) {
+        const last = rows.at(-1)
+        if (last && line.to === null && line.notes.length === 1 && last.lines.every((one) => one.to === null && one.notes.length === 1 && one.notes[0] === line.notes[0])) {
+            last.lines.push(line)
+        } else {
+            rows.push({ measure: line.to === null ? line.measure : `${line.measure}–${line.to}`, beat: line.notes.length > 1 ? '' : line.beat, pitch: line.notes.length > 1 ? '' : line.pitch, lines: [line], line: line.line })
+        }
+    }
+    return rows
+}
+
+function sheetRow(row: SheetRow, left: number, y: number, wide: number, reasons: boolean, begins: boolean): SVGElement[] {
+    const made: SVGElement[] = [element('path', { d: `M${left} ${y + 150} H${left + wide - 260}`, stroke: begins && row.line !== null ? INK : '#c9c5bb', 'stroke-width': 10 })]
+    if (row.measure === '') {
+        made.push(words(row.lines[0]?.words ?? '', left + 520, y, 310, { 'font-style': 'italic' }))
+        return made
+    }
+    made.push(
+        element('rect', { x: left + 60, y: y - 240, width: 270, height: 270, fill: 'none', stroke: INK, 'stroke-width': 18 }),
+        words(row.measure, left + 520, y, 340, { 'font-weight': 'bold' }),
+        words(row.beat, left + 1750, y, 320, {}),
+        words(row.pitch, left + 2400, y, 300, {}),
     )
+    let x = left + 3250
+    for (const line of row.lines) {
+        if (line.erase !== null && line.write !== null) {
+            made.push(words(`${line.erase} →`, x, y, 300, { fill: '#6d7075' }))
+            x += 300 * LETTER * (line.erase.length + 3)
+        }
+        const sign = sheetSign(line)
+        if (sign) {
+            sign.drawing.setAttribute('transform', `translate(${(x + (sign.width * SIGN) / 2).toFixed(0)}, ${y + 30}) scale(${SIGN})`)
+            sign.drawing.setAttribute('fill', INK)
+            sign.drawing.setAttribute('stroke', INK)
+            made.push(sign.drawing)
+            x += sign.width * SIGN + 220
+        } else {
+            made.push(words(line.words, x, y, 300, { 'font-style': 'italic' }))
+            x += 300 * LETTER * line.words.length + 220
+        }
+    }
+    const reason = reasons ? row.lines.find((line) => line.reason)?.reason : undefined
+    if (reason) {
+        made.push(words(`(${reason})`, x, y, 260, { fill: '#4a4e53' }))
+    }
+    return made
 }
 
 function blank(paper: Paper): SVGSVGElement {
@@ -113,7 +266,7 @@ function footer(paper: Paper, left: number, heading: Heading, number: number, co
     return element(
         'g',
         {},
-        words(`${heading.part}, marked for ${heading.ensemble}`, left, y, 320, {}),
+        words(`${heading.part}, marked for ${heading.ensemble}, ${dayWords(new Date().toISOString())}`, left, y, 320, {}),
         words(`${heading.title}, page ${number} of ${count}`, width - left, y, 320, { 'text-anchor': 'end' }),
     )
 }

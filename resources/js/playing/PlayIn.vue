@@ -8,7 +8,7 @@ import { takePlayed, typeSound, typeSoundInChord } from '../typing/edits'
 import { beatTicks, keyAlter, meterTicks, newId, QUARTER, signatures, spelled, type Manuscript, type TypedMeasure, type TypedNote } from '../typing/manuscript'
 import { lines } from '../typing/mei'
 import { StaffPage } from '../typing/staff-page'
-import { sound } from '../typing/tone'
+import { sound } from '../sound/key-tone'
 import type { Typist } from '../typing/typist'
 import { CannotListen, fromEar, fromMidi, type Heard, type Stop } from './sources'
 

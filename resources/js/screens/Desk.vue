@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core'
-import { ElAlert, ElButton, ElSkeleton } from 'element-plus'
+import { ElAlert, ElButton, ElMessageBox, ElSkeleton } from 'element-plus'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import TopBar from '../components/TopBar.vue'
 import PageBeside from '../beside/PageBeside.vue'
 import AskWords from '../components/AskWords.vue'
+import { useCarrying } from '../desk/carrying'
 import { deskCommands } from '../desk/commands'
 import { deskHands } from '../desk/desk-hands'
 import DeskPaper from '../desk/DeskPaper.vue'
@@ -15,13 +16,20 @@ import HandOut from '../desk/HandOut.vue'
 import KeySheet from '../desk/KeySheet.vue'
 import Lip from '../desk/Lip.vue'
 import { useOnPaper } from '../desk/on-paper'
+import { useOpenPlaces } from '../desk/open-places'
+import { placesIn } from '../desk/places'
 import Rail from '../desk/Rail.vue'
 import { useSelection } from '../desk/selection'
+import { useSettling } from '../desk/settling'
 import { useTrying } from '../desk/trying'
 import { LEVELS, problemWords } from '../desk/words'
 import { answer } from '../marks/keys'
 import type { ScorePage } from '../page/score-page'
+import { useHearing } from '../sound/hearing'
+import LargeHand from '../sound/LargeHand.vue'
+import PlayBar from '../sound/PlayBar.vue'
 import { drawn, useDesk } from '../stores/desk'
+import { rememberPlace } from '../stores/last-place'
 import { paper } from '../stores/paper'
 import { remembered } from '../stores/remembered'
 
@@ -29,13 +37,18 @@ import { remembered } from '../stores/remembered'
 const ALONG_THE_BOW = ['runs-out', 'stuck-at-end', 'stroke-off-place', 'accent-weak', 'retake-too-short']
 
 const desk = useDesk()
-const { part, notes, left: findings, plan, layer: decided } = storeToRefs(desk)
+const { part, notes, left: findings, plan, layer: decided, questions, waiting } = storeToRefs(desk)
 const route = useRoute()
 const router = useRouter()
 const selecting = useSelection(notes)
 const trying = useTrying(() => desk.part?.part.id ?? null, () => desk.players)
 const walk = useFindingWalk(findings, plan, trying, (note) => choose(note))
-const onPaper = useOnPaper(part, decided)
+const onPaper = useOnPaper(part, decided, questions)
+const carrying = useCarrying(() => desk.part?.part.id ?? null, () => desk.players, (ids) => ids.some((id) => Object.keys(selecting.at(id)?.decided ?? {}).length > 0), waiting)
+const settling = useSettling(() => desk.part?.part.id ?? null, () => desk.players, questions, trying)
+const open = useOpenPlaces(() => desk.part?.part.id ?? null, () => desk.marking?.state ?? '')
+const hearing = useHearing(computed(() => (desk.part ? { id: desk.part.part.id, players: desk.players, state: desk.marking?.state ?? '' } : null)), () => desk.part?.siblings ?? [])
+const spanning = ref(false)
 const [bowTracked, handTracked, singleKeys] = [remembered('bow-track', true), remembered('hand-track', false), remembered('single-keys', true)]
 const [sizing, handingOut, showingKeys] = [ref(true), ref(false), ref(false)]
 /** The page that the publisher printed lies beside it. */
@@ -43,10 +56,13 @@ const printed = remembered('desk-page', false)
 const asker = ref<InstanceType<typeof AskWords> | null>(null)
 const fault = ref('')
 
-const measures = computed(() => [...(desk.part?.music ?? '').matchAll(/<measure [^>]*number="([^"]*)"/g)].map(([, number = '']) => number))
+const places = computed(() => placesIn(desk.part?.music ?? ''))
+const measures = computed(() => places.value.measures)
 const here = computed(() => notes.value.find(({ id }) => id === selecting.selection.value.at(-1))?.measure ?? measures.value[0] ?? '')
 const trial = computed(() => trying.trial.value)
 const flags = computed(() => findings.value.map(({ note }, index) => ({ note, number: index + 1 })))
+const pointed = computed(() => [...settling.pointed.value, ...carrying.pointed.value])
+const heard = computed(() => hearing.cursor.value?.note?.id ?? null)
 const layer = computed(() => (trial.value ? drawn(trial.value.drawn.notes) : decided.value))
 const tracks = computed(() => {
     const [now, before] = [trial.value?.drawn.notes ?? notes.value, trial.value ? notes.value : null]
@@ -55,6 +71,8 @@ const tracks = computed(() => {
     return {
         bow: bowTracked.value ? { notes: now, before, troubled: new Set(troubled.map(({ note }) => note)) } : null,
         hand: handTracked.value && strings ? { notes: now, before, strings } : null,
+        versions: settling.drawn.value,
+        tried: settling.question.value?.notes ?? [],
     }
 })
 
@@ -63,14 +81,23 @@ const hands = deskHands({
     selecting,
     trying,
     walk,
+    carrying,
+    settling,
+    open,
+    hearing,
+    places: () => places.value,
     page: onPaper.page,
     choose,
+    visit,
+    lookBack: () => void router.push(`/parts/${desk.part?.part.id}/history`),
+    spanning,
     sizeUp: () => (sizing.value = !sizing.value),
     bowTracked,
     handTracked,
     handingOut,
     showingKeys,
     ask: (...question) => asker.value?.ask(...question) ?? Promise.resolve(null),
+    confirm: (question, title) => ElMessageBox.confirm(question, title, { confirmButtonText: 'Take it all', cancelButtonText: 'Leave it' }).then(() => true, () => false),
 })
 const commands = deskCommands(hands)
 
@@ -78,12 +105,13 @@ async function load(): Promise<void> {
     fault.value = ''
     selecting.clear()
     walk.leave()
-    trying.leave()
+    trying.endDraft()
+    carrying.clear()
     sizing.value = true
     try {
         if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : Number(route.query.players))) {
             show(String(route.query.show ?? ''))
-            wanted = String(route.query.measure ?? '')
+            wanted = { measure: String(route.query.measure ?? ''), note: String(route.query.note ?? '') }
             document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
         }
     } catch (problem) {
@@ -91,12 +119,12 @@ async function load(): Promise<void> {
     }
 }
 
-/** Whoever comes for a measure finds its first note chosen, once the page is there. */
-let wanted = ''
+/** Whoever comes for a measure or note finds it chosen, once the page is there. */
+let wanted = { measure: '', note: '' }
 function drawnOnPaper(page: ScorePage): void {
     onPaper.drawn(page)
-    const first = notes.value.find(({ measure }) => measure === wanted)
-    wanted = ''
+    const first = notes.value.find(({ id, measure }) => (wanted.note === '' ? measure === wanted.measure : id === wanted.note))
+    wanted = { measure: '', note: '' }
     if (first) {
         choose(first.id)
     }
@@ -111,12 +139,22 @@ function show(what: string): void {
     }
 }
 
+function visit(id: number, note: string): void {
+    void router.push(`/parts/${id}?note=${encodeURIComponent(note)}`)
+}
+
 function choose(note: string | null, extend = false): void {
     if (note !== null) {
         selecting.choose(note, extend)
         sizing.value = false
         void nextTick(() => reveal(note))
     }
+}
+
+/** By touch a span is made in two presses: “Span to…”, then its last note. */
+function pressed(note: string, extend: boolean): void {
+    choose(note, extend || spanning.value)
+    spanning.value = false
 }
 
 /** Scrolls so that the note's whole line is well inside the page. */
@@ -141,6 +179,10 @@ onBeforeUnmount(() => {
     document.title = 'Upright Pencil'
 })
 watch([selecting.selected, selecting.anchor, () => desk.marking], trying.forget)
+// The page follows what is heard.
+watch(heard, (note) => note !== null && reveal(note))
+/** Where somebody goes on working: the shelf leads back there. */
+watch([selecting.selected, decided], () => desk.part && selecting.selected.value !== null && rememberPlace(desk.part, here.value, selecting.selected.value))
 watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined && load(), { immediate: true })
 </script>
 
@@ -167,6 +209,8 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
             </template>
             <template #actions>
                 <ElButton :disabled="!desk.part" text :type="printed ? 'primary' : ''" :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
+                <ElButton :disabled="!desk.part" text @click="hands.lookBack()">Look back</ElButton>
+                <ElButton :disabled="!desk.part" text :type="hearing.shown.value ? 'primary' : ''" :aria-pressed="hearing.shown.value" @click="hearing.shown.value = !hearing.shown.value">Hear it</ElButton>
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>
         </TopBar>
@@ -174,15 +218,17 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
         <main v-else-if="desk.part" class="desk-main">
             <div class="desk-left">
                 <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
-                <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" @choose="choose" @drawn="drawnOnPaper" />
+                <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
+                <LargeHand v-if="hearing.large.value && hearing.playing.value" :cursor="hearing.cursor.value" :notes="trial?.drawn.notes ?? notes" />
+                <PlayBar v-if="hearing.shown.value" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
             </div>
-            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :commands="commands" :single-keys="singleKeys" @choose="choose" />
+            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :carrying="carrying" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit" @carry="hands.carry()" />
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
         <Lip v-if="desk.part" :commands="commands" :can-undo="desk.canUndo" :can-redo="desk.canRedo" @undo="hands.undo()" @redo="hands.redo()" @keys="showingKeys = true" />
         <HandOut
-            v-if="desk.part" v-model="handingOut" v-model:paper="paper" v-model:proposals="onPaper.withProposals.value" :part="desk.part" :saving="desk.waiting.length + desk.aside.length > 0"
-            @print="onPaper.print" @pdf="onPaper.save"
+            v-if="desk.part" v-model="handingOut" v-model:paper="paper" v-model:proposals="onPaper.withProposals.value" v-model:reasons="onPaper.withReasons.value" v-model:what="onPaper.what.value" :part="desk.part" :busy="onPaper.busy.value"
+            :saving="desk.waiting.length + desk.aside.length > 0" :open-questions="settling.open.value.length" @print="onPaper.print" @pdf="onPaper.save"
         />
         <AskWords ref="asker" />
         <KeySheet v-model="showingKeys" v-model:singles="singleKeys" :commands="commands" />

@@ -7,13 +7,13 @@ import { PaperMaker } from '../page/paper-maker'
 import { remembered } from '../stores/remembered'
 import { say, speak } from '../stores/say'
 import Score from '../page/Score.vue'
-import { ScorePage } from '../page/score-page'
-import { marked, transfer } from '../page/sheets'
+import { BehindPages } from '../page/behind'
+import type { ScorePage } from '../page/score-page'
+import { lineWidth, marked, transfer, type Paper } from '../page/sheets'
 import { problemWords } from '../desk/words'
 import { paper } from '../stores/paper'
 
-/** On paper a line is 180 mm; on a narrow screen shorter lines keep the notes readable. */
-const PAPER_WIDTH = 1800
+/** On a narrow screen shorter lines than those on paper keep the notes readable. */
 const NARROW_WIDTH = 900
 const NARROW_PIXELS = 640
 
@@ -21,8 +21,7 @@ const token = location.pathname.split('/').pop() ?? ''
 const part = shallowRef<Shared | null>(null)
 const fault = ref('')
 const busy = ref('')
-const width = ref(lineWidth())
-const hidden = ref<HTMLElement>()
+const width = ref(screenWidth())
 const layer = computed(() => part.value?.layer ?? [])
 const handShown = remembered('student-hand', false)
 const tracks = computed(() => (handShown.value && part.value?.hand ? { bow: null, hand: { ...part.value.hand, before: null } } : null))
@@ -34,29 +33,32 @@ const heading = () => ({
     told: part.value?.performance?.sentences ?? [],
 })
 let onScreen: ScorePage | null = null
-let forPaper: ScorePage | null = null
+const behind = new BehindPages()
 
 const maker = new PaperMaker(
-    (size) => (part.value?.notation ? (paperPage() ? marked(paperPage() as ScorePage, layer.value, size, heading()) : []) : transfer(part.value?.sheet ?? [], size, heading())),
+    (size) => {
+        const page = pageFor(size)
+        return part.value?.notation ? (page ? marked(page, layer.value, size, heading()) : []) : transfer(part.value?.sheet ?? [], size, heading())
+    },
     heading,
     () => paper.value,
+    async (size) => part.value?.notation === true && pageFor(size) === null && (await behind.of(print(), lineWidth(size))),
 )
 
-function lineWidth(): number {
-    return window.innerWidth < NARROW_PIXELS ? NARROW_WIDTH : PAPER_WIDTH
+const print = () => ({ music: part.value?.music ?? '', silent: part.value?.performance?.silent ?? [] })
+
+function screenWidth(): number {
+    return window.innerWidth < NARROW_PIXELS ? NARROW_WIDTH : lineWidth('a4')
 }
 
-const paperPage = () => (width.value === PAPER_WIDTH ? onScreen : forPaper)
+/** What the screen shows, where its lines are as long as those on the paper. */
+const pageFor = (size: Paper) => (width.value === lineWidth(size) ? onScreen : behind.ready(print(), lineWidth(size)))
 
 async function drawn(page: ScorePage): Promise<void> {
     onScreen = page
     // A phone shows short lines; the lines for paper are engraved behind them.
-    if (width.value !== PAPER_WIDTH && !forPaper && hidden.value && part.value?.music) {
-        const made = new ScorePage(hidden.value)
-        await made.engrave(part.value.music, PAPER_WIDTH)
-        made.paint(layer.value)
-        made.cross(part.value.performance?.silent ?? [])
-        forPaper = made
+    if (part.value?.music && pageFor(paper.value) === null) {
+        await behind.of(print(), lineWidth(paper.value))
     }
 }
 
@@ -71,7 +73,7 @@ async function save(): Promise<void> {
     busy.value = ''
 }
 
-const resized = () => (width.value = lineWidth())
+const resized = () => (width.value = screenWidth())
 
 onMounted(async () => {
     window.addEventListener('resize', resized)
@@ -83,7 +85,10 @@ onMounted(async () => {
         fault.value = problemWords(problem)
     }
 })
-onBeforeUnmount(() => window.removeEventListener('resize', resized))
+onBeforeUnmount(() => {
+    window.removeEventListener('resize', resized)
+    behind.dispose()
+})
 </script>
 
 <template>
@@ -115,14 +120,13 @@ onBeforeUnmount(() => window.removeEventListener('resize', resized))
                     <thead><tr><th /><th>{{ say('Measure') }}</th><th>Beat</th><th>Note</th><th>Pencil in</th></tr></thead>
                     <tbody>
                         <tr v-for="(line, index) in part.sheet" :key="index">
-                            <td><input type="checkbox" :aria-label="line.measure ? say(`Measure ${line.measure}, beat ${line.beat} is in`) : line.sign"></td>
-                            <td>{{ line.measure }}</td><td>{{ line.beat }}</td><td>{{ line.note }}</td><td>{{ line.sign }}</td>
+                            <td><input type="checkbox" :aria-label="line.measure ? say(`Measure ${line.measure}, beat ${line.beat} is in`) : line.words"></td>
+                            <td>{{ line.measure }}{{ line.to ? `–${line.to}` : '' }}</td><td>{{ line.notes.length > 1 ? '' : line.beat }}</td><td>{{ line.notes.length > 1 ? '' : line.pitch }}</td><td>{{ line.words }}</td>
                         </tr>
                     </tbody>
                 </table>
             </section>
         </template>
         <p v-else-if="!fault" class="notice" role="status">Fetching your part…</p>
-        <div ref="hidden" class="behind" aria-hidden="true" />
     </main>
 </template>

@@ -21,7 +21,7 @@ import { beatTicks, midi, missing, noteWords, signatures } from '../typing/manus
 import { lines } from '../typing/mei'
 import PutIn from '../typing/PutIn.vue'
 import { StaffPage } from '../typing/staff-page'
-import { sound } from '../typing/tone'
+import { sound } from '../sound/key-tone'
 import { useTypist } from '../typing/typist'
 
 /** Notes by hand: a staff, one hand on the keys. */

@@ -2,7 +2,7 @@ import { ElMessage } from 'element-plus'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { api } from '../api/client'
-import type { Decision, Desk, Finding, Mark, Marking, Note } from '../api/types'
+import type { Decision, Desk, Finding, Mark, Marking, Note, Question } from '../api/types'
 import { preview } from '../marks/preview'
 import type { Entry, Proposed } from '../record/entries'
 import { useQueue } from '../record/queue'
@@ -34,6 +34,8 @@ export const useDesk = defineStore('desk', () => {
     const players = computed(() => part.value?.players ?? null)
     const notes = computed<Note[]>(() => marking.value?.notes ?? [])
     const findings = computed<Finding[]>(() => marking.value?.findings ?? [])
+    /** Places that are kept in several versions, open or settled. */
+    const questions = computed<Question[]>(() => marking.value?.questions ?? [])
     /** What is left for the director. */
     const left = computed(() => findings.value.filter(({ mended }) => !mended))
     /** What the plan did, and why. */
@@ -170,6 +172,7 @@ export const useDesk = defineStore('desk', () => {
         marking,
         notes,
         findings,
+        questions,
         left,
         plan,
         layer,
@@ -181,6 +184,7 @@ export const useDesk = defineStore('desk', () => {
         close,
         decide,
         settledGone,
+        refresh,
         undo,
         redo,
         settle: (again: boolean) => id.value !== null && queue.settle(id.value, again, marking.value?.seq ?? 0),
@@ -212,6 +216,7 @@ function merged(now: Marking, answer: Marking): Marking {
         notes: (now.notes ?? []).map((note) => notes.get(note.id) ?? note),
         findings: (answer.order ?? []).flatMap((id) => findings.get(id) ?? []),
         skipped: answer.skipped ?? [],
+        questions: answer.questions ?? [],
     }
 }
 

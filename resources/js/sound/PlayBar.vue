@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { ElSlider } from 'element-plus'
+import { computed } from 'vue'
+import { say } from '../stores/say'
+import type { useHearing } from './hearing'
+
+/** Hearing the part: from the chosen note or over the span, at a tempo, with click and count. */
+const props = defineProps<{ hearing: ReturnType<typeof useHearing>; span: string; several: boolean }>()
+const emit = defineEmits<{ play: []; close: [] }>()
+
+const { tempo, rate, click, countIn, loop, stepsUp, large, company, playing, cursor } = props.hearing
+const percent = computed({ get: () => Math.round(rate.value * 100), set: (value: number) => (rate.value = value / 100) })
+const beats = computed(() => (tempo.value === null ? '' : `${Math.round((tempo.value * percent.value) / 100)} a minute`))
+const where = computed(() => {
+    const now = cursor.value
+    return !now ? '' : now.count > 0 ? `count ${now.count}` : say(`measure ${now.measure}`)
+})
+</script>
+
+<template>
+    <section class="play-bar" aria-label="Hear it">
+        <button type="button" class="play" :aria-pressed="playing" @click="emit('play')"><kbd aria-hidden="true">Space</kbd>{{ playing ? 'Stop' : 'Play' }}</button>
+        <span class="play-where">{{ where || (span ? `the span: ${span}` : 'from the chosen note') }}</span>
+        <label class="play-tempo"><span>Tempo {{ percent }} %<small v-if="beats">, {{ beats }}</small></span><ElSlider v-model="percent" :min="50" :max="100" :step="5" :show-tooltip="false" aria-label="Tempo in percent" /></label>
+        <label><input v-model="countIn" type="checkbox"> Count in</label>
+        <label><input v-model="click" type="checkbox"> Click</label>
+        <label><input v-model="loop" type="checkbox"> Again and again</label>
+        <label v-if="loop"><input v-model="stepsUp" type="checkbox"> A step faster each time</label>
+        <label v-if="several"><span class="visually-hidden">Which sections</span>
+            <select v-model="company" aria-label="Which sections">
+                <option value="alone">this section alone</option>
+                <option value="all">with the others</option>
+                <option value="others">only the others</option>
+            </select>
+        </label>
+        <label><input v-model="large" type="checkbox"> Bow and finger large</label>
+        <button type="button" class="play-close" aria-label="Put the player away" @click="emit('close')">×</button>
+    </section>
+</template>
