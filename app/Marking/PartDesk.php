@@ -15,6 +15,8 @@ use App\Views\HandView;
 use App\Views\HeardView;
 use App\Views\HighestPositionView;
 use App\Views\MarkingView;
+use App\Views\MarkView;
+use App\Views\NoteView;
 use App\Views\PatternView;
 use App\Views\PerformanceView;
 use App\Views\QuestionView;
@@ -183,7 +185,6 @@ final class PartDesk
         $siblings = array_values($this->part->piece->partsInUse()->get()->all()) ?: [$this->part];
         $summary = Summary::parts($this->score(), [$this->scorePart()->id => $this->part->instrument])[0];
         $marked = $this->marked();
-        $this->players === null && PartStand::keep($this->part, count($marked->open()), $this->toSettle());
         $size = SizeUp::of($marked)->toArray();
         $say = $this->vocabulary()->say(...);
         [$lowest, $highest, $top] = [$size['summary']['lowest'], $size['summary']['highest'], $size['summary']['highestPosition']];
@@ -267,11 +268,16 @@ final class PartDesk
         $kept = Kept::get($slot);
         if (! $kept instanceof DrawnView) {
             $kept = $this->open()->drawn($this->decided());
-            $this->players === null && PartStand::keep($this->part, count(array_filter($kept->findings, static fn (FindingView $finding): bool => ! $finding->mended)), $this->toSettle());
+            $this->players === null && PartStand::keep($this->part, count(array_filter($kept->findings, static fn (FindingView $finding): bool => ! $finding->mended)), $this->toSettle(), self::proposed($kept));
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
         }
 
         return $kept;
+    }
+
+    private static function proposed(DrawnView $drawn): int
+    {
+        return count(array_filter($drawn->notes, static fn (NoteView $note): bool => array_filter($note->marks, static fn (MarkView $mark): bool => ! $mark->decided) !== []));
     }
 
     /** Places that are kept in two or more versions until rehearsal decides. */

@@ -11,6 +11,9 @@ final readonly class ShelfPartView
 {
     /**
      * @param  int  $links  that are open
+     * @param  int|null  $findings  that are left; null: it was never worked out
+     * @param  int  $toSettle  places kept in several versions
+     * @param  int  $proposed  notes with marks that nobody has taken
      */
     public function __construct(
         public int $id,
@@ -19,5 +22,8 @@ final readonly class ShelfPartView
         public int $measures,
         public int $decisions,
         public int $links,
+        public ?int $findings,
+        public int $toSettle,
+        public int $proposed,
     ) {}
 }

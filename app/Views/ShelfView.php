@@ -16,5 +16,6 @@ final readonly class ShelfView
         public array $ensembles,
         public array $schools,
         public array $drafts,
+        public ?WorkedView $last,
     ) {}
 }

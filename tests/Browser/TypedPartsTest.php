@@ -92,7 +92,7 @@ final class TypedPartsTest extends BrowserTestCase
         $part = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
         $browser->visit("/parts/{$part}?show=findings")->desk()->keys('v', Keys::ENTER)->saved();
         $browser->press('Hand out')->seeText('transfer sheet');
-        $sheet = (array) $browser->script('const request = new XMLHttpRequest(); request.open("GET", `/api/parts/${arguments[0]}/sheet`, false); request.send(); return JSON.parse(request.responseText).sheet', $part);
+        $sheet = (array) $browser->script('const request = new XMLHttpRequest(); request.open("GET", `/api/parts/${arguments[0]}/sheet?proposals=1`, false); request.send(); return JSON.parse(request.responseText).sheet', $part);
         self::assertSame(['A', 'A + 1', 'B', 'C + 4'], array_values(array_unique(array_column($sheet, 'measure'))));
 
         $browser->visit('/')->seeText('Harbour');

@@ -57,14 +57,14 @@ final class AccessTest extends TestCase
     public static function routes(): iterable
     {
         $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings', 'POST readings/played'];
-        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}', 'GET parts/{part}/editions', 'GET editions/{version}'];
+        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}', 'GET parts/{part}/editions', 'GET editions/{version}', 'GET parts/{part}/proposals', 'POST parts/{part}/alike', 'GET parts/{part}/as-in', 'POST parts/{part}/heard', 'GET parts/{part}/open', 'GET parts/{part}/history', 'GET parts/{part}/history/{seq}', 'GET parts/{part}/sheet.csv'];
         $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}', 'POST memberships/{membership}/password-link',
             'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}', 'PUT ensembles/{ensemble}/manuscripts/{key}',
         ];
-        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log', 'POST gone/{gone}/place', 'DELETE gone/{gone}'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
+        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log', 'POST gone/{gone}/place', 'DELETE gone/{gone}', 'POST parts/{part}/versions', 'PUT parts/{part}/lines'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
             foreach ($routes as $route) {
                 [$method, $address] = explode(' ', $route);
                 yield $route => [$method, $address, (string) $expected];
@@ -79,6 +79,7 @@ final class AccessTest extends TestCase
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST pieces/{piece}/log' => ['POST', 'pieces/{piece}/log', '14.3.3..'];
+        yield 'GET pieces/{piece}/proposals' => ['GET', 'pieces/{piece}/proposals', '14.3.3..'];
         foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
@@ -150,6 +151,7 @@ final class AccessTest extends TestCase
             '{gone}' => str_contains($address, '{gone}') ? $gone()->id : '',
             '{part}' => $part->id,
             '{note}' => 'n1',
+            '{seq}' => '0',
             '{page}' => str_contains($address, '{page}') ? PageFiles::keep($ensemble->memberships()->firstOrFail()->user, $part, UploadedFile::fake()->createWithContent('scan.pdf', '%PDF-1.4 a page'))->key : '',
             '{key}' => Str::uuid()->toString(),
             '{manuscript}' => str_contains($address, '{manuscript}') ? Typing::keep($ensemble->memberships()->firstOrFail()->user, $ensemble, Str::uuid()->toString(), 0, '{}', null, null)->key : '',
@@ -162,6 +164,6 @@ final class AccessTest extends TestCase
             '{link}' => str_contains($address, '{link}') ? $part->links()->create(['user_id' => $by, 'token_hash' => Str::random(64), 'expires_at' => now()->addDay()])->id : '',
             '{membership}' => str_contains($address, '{membership}') ? $colleague()->id : '',
             '{invitation}' => str_contains($address, '{invitation}') ? $invited()->id : '',
-        ]).(str_ends_with($address, '/ways') ? '?from=n1&to=n2' : '');
+        ]).(str_ends_with($address, '/ways') ? '?from=n1&to=n2' : (str_ends_with($address, '/as-in') ? '?measures=1&at=n1' : ''));
     }
 }

@@ -63,7 +63,7 @@ final class DeskTest extends TestCase
         yield [[['note' => 'n1', 'direction' => 'sideways']]];
         yield [[['note' => 'n1', 'direction' => 'up'], ['note' => 'n1', 'finger' => 9]]];
         yield [[['measures' => '77', 'action' => 'as-it-comes']]];
-        yield [array_fill(0, 501, ['note' => 'n1', 'direction' => 'up'])];
+        yield [array_fill(0, 2001, ['note' => 'n1', 'direction' => 'up'])];
     }
 
     public function test_a_decision_that_can_do_nothing_is_kept_told_and_taken_back_by_its_fix(): void

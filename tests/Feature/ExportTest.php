@@ -64,7 +64,7 @@ final class ExportTest extends TestCase
         self::assertSame([['note' => 'n2', 'finger' => 1]], array_map(static fn (array $one): array => array_intersect_key($one, ['note' => 1, 'finger' => 1]), $decisions));
         PartDecisions::of(Reader::read($part->music)->score->parts[0], array_values(array_map(Decision::fromArray(...), $decisions)));
         self::assertSame(['decide', 'decide', 'undo'], array_column(json_decode(File::get("{$name}-record.json"), true), 'kind'));
-        self::assertStringStartsWith("measure,beat,note,sign\n", File::get("{$name}-sheet.csv"));
+        self::assertStringStartsWith("measure,to,beat,note,erase,write,kind,words\n", File::get("{$name}-sheet.csv"));
         self::assertStringContainsString("\n'=cmd,one@school.test,director,yes,", File::get(dirname($piece, 2).'/people.csv'));
         self::assertSame(['level' => 'second-year'], json_decode(File::get(dirname($piece, 2).'/class-profile.json'), true));
     }

@@ -86,9 +86,9 @@ final class LinkTest extends TestCase
         $told = (array) $this->getJson("/api/shared/{$token}")->assertOk()->json();
 
         self::assertArrayNotHasKey('music', $told);
-        self::assertSame(['measure' => '1', 'beat' => '1', 'note' => 'D4', 'sign' => 'down-bow'], $told['sheet'][0]);
+        self::assertSame(['measure' => '1', 'beat' => '1', 'pitch' => 'D4', 'write' => '⊓', 'words' => 'down-bow'], array_intersect_key($told['sheet'][0], ['measure' => 1, 'beat' => 1, 'pitch' => 1, 'write' => 1, 'words' => 1]));
         $this->getJson("/api/shared/{$token}/musicxml")->assertNotFound();
-        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/sheet')->assertOk()->assertJsonPath('sheet.0.sign', 'down-bow');
+        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/sheet?proposals=1')->assertOk()->assertJsonPath('sheet.0.words', 'down-bow');
     }
 
     /** Neither the page, nor the sheet of a printed set, nor a file; players' words do. */

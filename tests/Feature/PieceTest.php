@@ -29,7 +29,7 @@ final class PieceTest extends TestCase
 
         $desk = $this->getJson("/api/parts/{$part->id}")->assertOk()->assertJsonPath('performance.silent', [1, 2])->assertJsonPath('performance.sentences', ['Cut measures 2 to 3: go on at 4.']);
         self::assertSame(['1', '1', '1', '1', '4'], array_column((array) $desk->json('marking.notes'), 'measure'));
-        self::assertSame('Cut measures 2 to 3: go on at 4.', $this->getJson("/api/parts/{$part->id}/sheet")->json('sheet.0.sign'));
+        self::assertSame('Cut measures 2 to 3: go on at 4.', $this->getJson("/api/parts/{$part->id}/sheet")->json('sheet.0.words'));
         self::assertStringContainsString('not played', (string) $this->get("/api/parts/{$part->id}/musicxml")->getContent());
         $token = basename((string) parse_url((string) $this->postJson("/api/parts/{$part->id}/links", ['days' => 7])->json('address'), PHP_URL_PATH));
         $this->getJson("/api/shared/{$token}")->assertJsonPath('performance.silent', [1, 2]);

@@ -23,6 +23,7 @@ use App\Views\ShelfEnsembleView;
 use App\Views\ShelfPartView;
 use App\Views\ShelfPieceView;
 use App\Views\ShelfView;
+use App\Views\WorkedView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
@@ -41,7 +42,19 @@ final class ShelfController extends Controller
         ])->get();
         $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
-        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user)));
+        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user), self::last($user)));
+    }
+
+    /** Where somebody decided something last, if it is still theirs to see. */
+    private static function last(User $user): ?WorkedView
+    {
+        $entry = LogEntry::query()->where('user_id', $user->id)->orderByDesc('id')->with('part.piece')->first();
+        if ($entry === null || $entry->part->put_away_at !== null || $entry->part->piece->put_away_at !== null || ! $user->can('view', $entry->part)) {
+            return null;
+        }
+        $note = $entry->read()->decisions[0]->note ?? null;
+
+        return new WorkedView($entry->part_id, $entry->part->piece->title, $entry->part->name, $note, $entry->created_at->toIso8601String());
     }
 
     /** @return list<DraftView> */
@@ -105,6 +118,9 @@ final class ShelfController extends Controller
             $part->measures,
             (int) $part->getAttribute('log_count'),
             (int) $part->getAttribute('open_links_count'),
+            $part->getAttribute('findings') === null ? null : (int) $part->getAttribute('findings'),
+            (int) $part->getAttribute('to_settle'),
+            (int) $part->getAttribute('proposed'),
         ))->all()));
     }
 }

@@ -33,9 +33,9 @@ final class WorkController extends Controller
         return new JsonResponse((new PartWork($part, self::players($request, $part)))->proposals($asked['from'] ?? null, $asked['to'] ?? null, $request->boolean('doubtful')));
     }
 
-    public function pieceProposals(Piece $piece): JsonResponse
+    public function pieceProposals(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse(new PieceProposalsView(array_values($piece->partsInUse()->get()->map(static fn (Part $part): PartProposalsView => new PartProposalsView($part->id, $part->name, (new PartRecord($part))->newest()[0], (new PartWork($part))->proposals()))->all())));
+        return new JsonResponse(new PieceProposalsView(array_values($piece->partsInUse()->with('piece.ensemble')->get()->filter(static fn (Part $part): bool => $user->can('decide', $part))->map(static fn (Part $part): PartProposalsView => new PartProposalsView($part->id, $part->name, (new PartRecord($part))->newest()[0], (new PartWork($part))->proposals()))->all())));
     }
 
     public function alike(Request $request, Part $part): JsonResponse
@@ -74,7 +74,7 @@ final class WorkController extends Controller
     /** What is open in all parts of a piece that somebody may see. */
     public function open(Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        $parts = $part->piece->partsInUse()->get()->filter(static fn (Part $one): bool => $user->can('view', $one));
+        $parts = $part->piece->partsInUse()->with('piece.ensemble')->get()->filter(static fn (Part $one): bool => $user->can('view', $one));
 
         return new JsonResponse(new OpenPlacesView($part->piece->title, array_values($parts->map(static fn (Part $one): OpenPartView => new OpenPartView($one->id, $one->name, (new PartWork($one))->open()))->all())));
     }

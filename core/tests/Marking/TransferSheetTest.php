@@ -9,6 +9,8 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\PartDecisions;
+use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\TransferSheet;
@@ -18,6 +20,7 @@ use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\RandomDecisions;
 use UprightPencil\Core\Tests\Support\RandomLine;
+use UprightPencil\Core\Tests\Support\Samples;
 use UprightPencil\Core\Tests\Support\Tune;
 
 /** What a student pencils into a printed part. */
@@ -72,6 +75,22 @@ final class TransferSheetTest extends TestCase
             false,
         );
         self::assertSame([['n2', null, 'soft'], ['n3', 'watch', null], ['n4', '4', '0']], array_map(static fn (SheetLine $line): array => [$line->notes[0], $line->erase, $line->write], $slip->lines));
+    }
+
+    /** Three columns of a sheet of Letter, which is shorter than A4. */
+    private const ROWS_OF_ONE_SIDE = 3 * 36;
+
+    public function test_every_part_of_the_demo_goes_on_one_side_of_paper(): void
+    {
+        foreach (['over-slate-hill', 'mill-wheel-jig'] as $file) {
+            $score = Samples::demo($file);
+            foreach ($score->parts as $part) {
+                $marked = PartMarker::mark($score, $part, PartDecisions::of($part, []), new Settings(ClassProfile::of(Level::SecondYear)));
+                // What is written at one note is one row.
+                $rows = array_unique(array_map(static fn (SheetLine $line): string => ($line->notes[0] ?? '').$line->to, TransferSheet::of($marked)->lines));
+                self::assertLessThanOrEqual(self::ROWS_OF_ONE_SIDE, count($rows), "{$file}, {$part->name}");
+            }
+        }
     }
 
     #[DataProvider('seeds')]

@@ -1157,6 +1157,7 @@ export interface Shelf {
     schools: School[]
     /** what they are typing, the newest first */
     drafts: Draft[]
+    last: Worked | null
 }
 
 /** An ensemble on the shelf. */
@@ -1187,6 +1188,12 @@ export interface ShelfPart {
     decisions: number
     /** that are open */
     links: number
+    /** that are left; null: it was never worked out */
+    findings: number | null
+    /** places kept in several versions */
+    toSettle: number
+    /** notes with marks that nobody has taken */
+    proposed: number
 }
 
 /** A piece or lesson line on the shelf. */
@@ -1400,4 +1407,13 @@ export interface Why {
 export interface Words {
     /** our term => the word for it, where it is another */
     terms: Record<string, string>
+}
+
+/** Where somebody worked last. */
+export interface Worked {
+    part: number
+    title: string
+    name: string
+    note: string | null
+    at: string
 }

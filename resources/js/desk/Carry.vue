@@ -17,7 +17,7 @@ const count = (places: number) => (places === 1 ? 'one other place' : `${places}
         <template v-if="open.length > 0">
             <p role="status"><strong>The same figure is in {{ count(open.length) }}.</strong> <span class="quiet">Marked on the page; nothing is decided there yet.</span></p>
             <div class="row">
-                <button type="button" class="fix" :disabled="taken.length === 0 && left.length === 0" @click="emit('all')"><kbd>.</kbd>{{ taken.length === open.length ? 'Decide it there too' : `Decide it in ${taken.length}, leave ${left.length} as they are` }}</button>
+                <button type="button" class="fix" :disabled="taken.length === 0 && left.length === 0" @click="emit('all')"><kbd>5</kbd>{{ taken.length === open.length ? 'Decide it there too' : `Decide it in ${taken.length}, leave ${left.length} as they are` }}</button>
                 <button type="button" class="look" @click="emit('leave')">Not now</button>
             </div>
             <ul class="carry-places">
@@ -27,7 +27,7 @@ const count = (places: number) => (places === 1 ? 'one other place' : `${places}
                 </li>
             </ul>
             <p v-for="misfit in misfits" :key="misfit" class="quiet small-print">{{ misfit }}</p>
-            <p class="quiet small-print"><kbd>,</kbd>goes from place to place, <kbd>Enter</kbd>decides it there only, <kbd>'</kbd>leaves one out.</p>
+            <p class="quiet small-print"><kbd>6</kbd>goes from place to place, <kbd>Enter</kbd>decides it there only, <kbd>7</kbd>leaves one out.</p>
         </template>
         <template v-if="otherwise.length > 0">
             <p><strong>Decided otherwise</strong> in a place that is like this one:</p>

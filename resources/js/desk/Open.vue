@@ -19,7 +19,7 @@ function toggled(event: Event): void {
 
 <template>
     <details class="open-places" @toggle="toggled">
-        <summary><kbd>⇧O</kbd>Open in this piece <span v-if="all" class="count">{{ count }}</span></summary>
+        <summary><kbd>9</kbd>Open in this piece <span v-if="all" class="count">{{ count }}</span></summary>
         <p v-if="busy && !all" class="quiet" role="status">Looking through all parts…</p>
         <div v-for="one in all?.parts ?? []" :key="one.part">
             <h3>{{ one.name }} <span class="count">{{ one.places.length }}</span></h3>

@@ -46,7 +46,7 @@ export interface Reach {
 const NOTHING_CHOSEN = 'Choose a note first: click it, or press →.'
 
 const marksTaken = (count: number) => (count === 1 ? 'One note is taken' : `${count} notes are taken`)
-const leftOut = (count: number) => (count === 0 ? '' : count === 1 ? '; one is doubtful and left: Shift O goes there' : `; ${count} are doubtful and left: Shift O goes there`)
+const leftOut = (count: number) => (count === 0 ? '' : count === 1 ? '; one is doubtful and left: 9 goes there' : `; ${count} are doubtful and left: 9 goes there`)
 
 /** The hands that the commands use: each does one thing on the desk. */
 export function deskHands(reach: Reach): DeskHands {
@@ -403,7 +403,7 @@ export function deskHands(reach: Reach): DeskHands {
         leaveOut: () => {
             const at = carrying.at.value
             if (at === null) {
-                say('Go to a like place first: the comma key.')
+                say('Go to a like place first: 6.')
             } else {
                 carrying.toggle(at)
             }

@@ -29,7 +29,6 @@ import { useHearing } from '../sound/hearing'
 import LargeHand from '../sound/LargeHand.vue'
 import PlayBar from '../sound/PlayBar.vue'
 import { drawn, useDesk } from '../stores/desk'
-import { rememberPlace } from '../stores/last-place'
 import { paper } from '../stores/paper'
 import { remembered } from '../stores/remembered'
 
@@ -181,8 +180,6 @@ onBeforeUnmount(() => {
 watch([selecting.selected, selecting.anchor, () => desk.marking], trying.forget)
 // The page follows what is heard.
 watch(heard, (note) => note !== null && reveal(note))
-/** Where somebody goes on working: the shelf leads back there. */
-watch([selecting.selected, decided], () => desk.part && selecting.selected.value !== null && rememberPlace(desk.part, here.value, selecting.selected.value))
 watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined && load(), { immediate: true })
 </script>
 

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { ElAlert, ElButton, ElInput, ElSkeleton } from 'element-plus'
+import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, provide, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { Shelf, ShelfEnsemble } from '../api/types'
 import TopBar from '../components/TopBar.vue'
-import { dayWords, problemWords } from '../desk/words'
+import { dayWords, problemWords, timeWords } from '../desk/words'
 import AsideList from '../record/AsideList.vue'
 import EnsembleForm from '../staff/EnsembleForm.vue'
 import EnsembleSection from '../staff/EnsembleSection.vue'
@@ -45,6 +47,15 @@ async function opened(): Promise<void> {
     await load()
 }
 
+const router = useRouter()
+const last = computed(() => shelf.value?.last ?? null)
+const lastPlace = computed(() => (last.value ? `/parts/${last.value.part}${last.value.note === null ? '' : `?note=${encodeURIComponent(last.value.note)}`}` : ''))
+
+useEventListener(window, 'keydown', (event) => {
+    if (event.key === 'Enter' && event.target === document.body && last.value) {
+        void router.push(lastPlace.value)
+    }
+})
 provide(RELOAD, load)
 onMounted(load)
 </script>
@@ -67,6 +78,7 @@ onMounted(load)
         <ElSkeleton v-else-if="shelf === null" :rows="8" animated />
         <p v-if="shelf?.ensembles.length === 0" class="notice">The shelf is empty. Open an ensemble first; then import its music and ask colleagues in.</p>
         <p v-if="wanted && there.length === 0" class="notice">Nothing on the shelf is called that.</p>
+        <p v-if="last && wanted === ''" class="go-on"><RouterLink :to="lastPlace"><kbd aria-hidden="true">Enter</kbd>Go on with <strong>{{ last.title }}, {{ last.name }}</strong></RouterLink> <span class="quiet">{{ timeWords(last.at) }}</span></p>
         <section v-if="shelf && shelf.drafts.length > 0 && wanted === ''" class="drafts" aria-label="Being typed">
             <h2>Being typed</h2>
             <RouterLink v-for="draft in shelf.drafts" :key="draft.key" class="draft" :to="`/by-hand/${draft.key}`"><strong>{{ draft.of ?? (draft.title || 'A new tune') }}</strong> <span class="quiet">{{ draft.measures }} {{ say(draft.measures === 1 ? 'measure' : 'measures') }}, {{ dayWords(draft.at) }}</span></RouterLink>

@@ -19,9 +19,13 @@ const bringing = ref(false)
 const over = ref(false)
 const router = useRouter()
 
+const some = (count: number, one: string, more: string): string[] => (count === 0 ? [] : [`${count} ${count === 1 ? one : more}`])
+
+/** What is left in a part. */
 function state(part: ShelfPart): string {
-    const decided = part.decisions === 0 ? 'nothing decided yet' : `${part.decisions} ${part.decisions === 1 ? 'decision' : 'decisions'}`
-    return part.links === 0 ? decided : `${decided}, handed out`
+    const left = [...some(part.findings ?? 0, 'finding', 'findings'), ...some(part.toSettle, 'to settle', 'to settle'), ...some(part.proposed, 'note proposed', 'notes proposed')]
+    const stands = part.findings === null ? (part.decisions === 0 ? 'not looked at yet' : `${part.decisions} decided`) : left.length === 0 ? 'all decided' : left.join(', ')
+    return part.links === 0 ? stands : `${stands}; handed out`
 }
 
 async function doing(work: () => Promise<unknown>): Promise<void> {

@@ -28,7 +28,7 @@ const add = () => passages.value.push({ name: '', from: passages.value.at(-1)?.t
                 <ElSelect v-model="passage.from" filterable :aria-label="`First measure of ${passage.name}`"><ElOption v-for="(measure, at) in piece.measures" :key="at" :value="measure" :label="measure" /></ElSelect>
                 <span>to</span>
                 <ElSelect v-model="passage.to" filterable :aria-label="`Last measure of ${passage.name}`"><ElOption v-for="(measure, at) in piece.measures" :key="at" :value="measure" :label="measure" /></ElSelect>
-                <ElButton size="small" :aria-label="`Take ${passage.name} off`" @click="passages.splice(index, 1)">Take off</ElButton>
+                <ElButton size="small" :aria-label="`Take off ${passage.name}`" @click="passages.splice(index, 1)">Take off</ElButton>
             </li>
         </ul>
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />

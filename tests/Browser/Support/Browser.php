@@ -20,6 +20,9 @@ final class Browser
 {
     private static ?int $port = null;
 
+    /** What a tablet tells Chromium about itself: there is a finger, and no mouse. */
+    public const TABLET = ['--touch-events=enabled', '--blink-settings=primaryHoverType=1,availableHoverTypes=1,primaryPointerType=2,availablePointerTypes=2'];
+
     private const PATIENCE = 15;
 
     /** In microseconds. */
@@ -170,7 +173,7 @@ final class Browser
         $this->until(function () use ($words, $inside, &$found): bool {
             $element = $this->script(<<<'JS'
                 const [words, inside] = arguments
-                const buttons = document.querySelectorAll(['button', 'a', 'label', '[role=tab]'].map((kind) => `${inside} ${kind}`).join(', '))
+                const buttons = document.querySelectorAll(['button', 'a', 'label', '[role=tab]', 'summary'].map((kind) => `${inside} ${kind}`).join(', '))
                 const says = (button) => button.innerText?.includes(words) || button.getAttribute('aria-label') === words
                 return [...buttons].find((button) => button.disabled !== true && button.checkVisibility({ visibilityProperty: true }) && button.getBoundingClientRect().width > 0 && says(button)) ?? null
                 JS, $words, $inside);
@@ -308,6 +311,43 @@ final class Browser
         $this->cdp('Page.addScriptToEvaluateOnNewDocument', ['source' => $script]);
 
         return $this;
+    }
+
+    /** A finger on a place of the page. */
+    public function tapAt(float $x, float $y): self
+    {
+        $this->cdp('Input.dispatchTouchEvent', ['type' => 'touchStart', 'touchPoints' => [['x' => $x, 'y' => $y]]]);
+        $this->cdp('Input.dispatchTouchEvent', ['type' => 'touchEnd', 'touchPoints' => []]);
+
+        return $this;
+    }
+
+    /** A finger on a button that can be seen, by its label or words. */
+    public function tap(string $words, string $inside = 'body'): self
+    {
+        /** @var array{x: float, y: float}|null $place */
+        $place = null;
+        $this->until(function () use ($words, $inside, &$place): bool {
+            $place = $this->script(<<<'JS'
+                const wanted = [...document.querySelectorAll(`${arguments[1]} button, ${arguments[1]} [role=tab], ${arguments[1]} summary`)].find((one) => one.checkVisibility() && (one.title === arguments[0] || (one.getAttribute('aria-label') ?? '').includes(arguments[0]) || one.textContent.trim() === arguments[0]))
+                wanted?.scrollIntoView({ block: 'center' })
+                const box = wanted?.getBoundingClientRect()
+                return box ? { x: box.left + box.width / 2, y: box.top + box.height / 2 } : null
+                JS, $words, $inside);
+
+            return $place !== null;
+        }, "there is no “{$words}” to tap");
+
+        return $this->tapAt((float) $place['x'], (float) $place['y']);
+    }
+
+    /** A finger on a note head. */
+    public function tapNote(string $note): self
+    {
+        /** @var array{x: float, y: float} $place */
+        $place = $this->script('const head = document.querySelector(`.desk-page g.note[id="${arguments[0]}"] .notehead`); head.scrollIntoView({ block: "center" }); const box = head.getBoundingClientRect(); return { x: box.left + box.width / 2, y: box.top + box.height / 2 }', $note);
+
+        return $this->tapAt((float) $place['x'], (float) $place['y'])->until(fn (): bool => $this->chosen() === $note, "{$note} is not chosen");
     }
 
     /** The id of the chosen note. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
+use UprightPencil\Core\Ensemble\Carrying\LikePlaces;
+use UprightPencil\Core\Ensemble\Section;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkingSession;
@@ -32,6 +34,29 @@ final readonly class CommandBench
         $this->figures->value('growth_10x', $this->growth($score, $long));
         $this->figures->value('growth_10x_dynamics', $this->growth(LongPart::withDynamics(self::MEASURES), LongPart::withDynamics(10 * self::MEASURES)));
         $this->asLibrary($score);
+        $this->likeFigures();
+    }
+
+    /** Like places of a span, and of a note, in a part of ten thousand notes; and ten times the length by time. */
+    private function likeFigures(): void
+    {
+        $sections = array_map(static function (int $measures): Section {
+            $score = LongPart::ofMeasures($measures);
+
+            return Section::of(0, PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], []), new Settings(fingering: false)));
+        }, [200, 2000]);
+        $find = static function (Section $section): void {
+            [$from, $to] = [$section->notes[40]->id(), $section->notes[60]->id()];
+            LikePlaces::of($section, $from, $to);
+            LikePlaces::of($section, $from, $from);
+        };
+        $short = $long = [];
+        for ($round = 0; $round < self::ROUNDS; $round++) {
+            $short[] = self::milliseconds(static fn () => $find($sections[0]));
+            $long[] = self::milliseconds(static fn () => $find($sections[1]));
+        }
+        $this->figures->runs('figures_10k_ms', $long);
+        $this->figures->runs('figures_growth_10x', self::over($long, $short));
     }
 
     private function asCommands(Score $score): void
