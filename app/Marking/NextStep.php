@@ -20,8 +20,9 @@ final class NextStep
     {
         $newest = DB::table('share_links')->selectRaw('max(created_at)')->whereColumn('share_links.part_id', 'parts.id')->whereNull('closed_at')->where('expires_at', '>', now());
         $parts->leftJoin('part_stands', 'part_stands.part_id', 'parts.id')
-            ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'sized_up_at'])
+            ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'part_stands.seq', 'sized_up_at'])
             ->selectRaw("instr(music, '<pitch>') > 0 as has_notes")
+            ->selectSub(DB::table('log_entries')->selectRaw('max(seq)')->whereColumn('log_entries.part_id', 'parts.id'), 'newest_seq')
             ->selectSub($newest, 'handed_out_at')
             ->selectSub(DB::table('log_entries')->selectRaw('count(*)')->whereColumn('log_entries.part_id', 'parts.id')->where('created_at', '>', $newest), 'since_handout');
     }

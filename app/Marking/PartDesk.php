@@ -239,7 +239,7 @@ final class PartDesk
     public function marking(User $user, ?string $have = null): MarkingView
     {
         [$seq, $key] = $this->record->newest();
-        $drawn = $this->drawnAfter($key, $have === null);
+        $drawn = $this->drawnAfter($key, $seq, $have === null);
         $shown = new Shown($this->part->id, $drawn->notes, $drawn->findings);
         $changed = $shown->since($have);
         $shown->remember();
@@ -260,19 +260,28 @@ final class PartDesk
     /**
      * What is drawn after an entry.
      *
+     * @param  int  $seq  its number
      * @param  bool  $opening  then it is kept: a part is opened more often than it is changed
      */
-    private function drawnAfter(string $entry, bool $opening): DrawnView
+    private function drawnAfter(string $entry, int $seq, bool $opening): DrawnView
     {
         $slot = "drawn:{$entry}:{$this->open()->name}";
         $kept = Kept::get($slot);
         if (! $kept instanceof DrawnView) {
             $kept = $this->open()->drawn($this->decided());
-            $this->players === null && PartStand::keep($this->part, count(array_filter($kept->findings, static fn (FindingView $finding): bool => ! $finding->mended)), $this->toSettle(), self::proposed($kept));
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));
         }
+        $left = ['findings' => count(array_filter($kept->findings, static fn (FindingView $finding): bool => ! $finding->mended)), 'to_settle' => $this->toSettle()];
+        $this->players === null && PartStand::keep($this->part, $left, self::proposed($kept), $seq, $opening);
 
         return $kept;
+    }
+
+    /** Works out what is left to do in it, for the shelf. */
+    public function stand(): void
+    {
+        [$seq, $key] = $this->record->newest();
+        $this->drawnAfter($key, $seq, true);
     }
 
     private static function proposed(DrawnView $drawn): int

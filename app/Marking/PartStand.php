@@ -12,17 +12,19 @@ use Illuminate\Support\Facades\DB;
 final class PartStand
 {
     /**
-     * Written only where it has changed: a decision waits for one write, not for two.
+     * Written only where it has changed: a decision waits for one write, not for two. How much is still only proposed changes with
+     * nearly every decision, so that alone is a reason only when a part is opened, or looked for by the shelf.
      *
+     * @param  array{findings: int, to_settle: int}  $left
      * @param  int  $proposed  notes with marks that nobody has taken
+     * @param  int  $seq  the newest entry of its record
      */
-    public static function keep(Part $part, int $findings, int $toSettle, int $proposed): void
+    public static function keep(Part $part, array $left, int $proposed, int $seq, bool $atLeisure): void
     {
-        $stand = ['findings' => $findings, 'to_settle' => $toSettle, 'proposed' => $proposed];
         try {
             $row = DB::table('part_stands')->where('part_id', $part->id);
-            $there = $row->clone()->where($stand)->exists();
-            $there || DB::table('part_stands')->updateOrInsert(['part_id' => $part->id], $stand);
+            $now = $left + ['proposed' => $proposed, 'seq' => $seq];
+            $row->clone()->where($atLeisure ? $now : $left)->exists() || DB::table('part_stands')->updateOrInsert(['part_id' => $part->id], $now);
         } catch (QueryException) {
             // Somebody else writes just now; it is kept the next time.
         }

@@ -21,7 +21,8 @@ final class WorkTest extends TestCase
     public function test_what_is_proposed_is_taken_as_one_entry_and_undone_as_one(): void
     {
         $part = $this->part();
-        $proposals = (array) $this->getJson("/api/parts/{$part->id}/proposals")->assertOk()->json('decisions');
+        /** @var list<array<string, mixed>> $proposals */
+        $proposals = $this->getJson("/api/parts/{$part->id}/proposals")->assertOk()->json('decisions');
         self::assertGreaterThan(2, count($proposals));
         $entry = self::entry($proposals);
         $this->decide($part, $entry);
@@ -81,7 +82,8 @@ final class WorkTest extends TestCase
     public function test_two_versions_are_kept_until_one_is_taken_and_the_other_stays_to_be_found(): void
     {
         $part = $this->part();
-        $asked = (array) $this->postJson("/api/parts/{$part->id}/versions", ['decisions' => [['note' => 'n5', 'finger' => 4]], 'listen' => 'does it ring?'])->assertOk()->json('decisions');
+        /** @var list<array<string, mixed>> $asked */
+        $asked = $this->postJson("/api/parts/{$part->id}/versions", ['decisions' => [['note' => 'n5', 'finger' => 4]], 'listen' => 'does it ring?'])->assertOk()->json('decisions');
         $before = $this->getJson("/api/parts/{$part->id}")->json('marking.notes');
         $this->decide($part, self::entry($asked));
         $desk = $this->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.questions.0.listen', 'does it ring?')->assertJsonMissingPath('marking.questions.0.taken.x');
@@ -90,7 +92,9 @@ final class WorkTest extends TestCase
         $this->getJson('/api/shelf')->assertJsonPath('ensembles.0.pieces.0.parts.0.toSettle', 1);
         self::assertContains('settle', array_column((array) $this->getJson("/api/parts/{$part->id}/open")->json('parts.0.places'), 'kind'));
 
-        $this->decide($part, self::entry((array) $desk->json('marking.questions.0.versions.1.decisions')));
+        /** @var list<array<string, mixed>> $second */
+        $second = $desk->json('marking.questions.0.versions.1.decisions');
+        $this->decide($part, self::entry($second));
         $after = $this->getJson("/api/parts/{$part->id}")->assertJsonPath('marking.questions.0.taken', 'B')->assertJsonCount(2, 'marking.questions.0.versions');
         self::assertSame(4, array_column((array) $after->json('marking.notes'), null, 'id')['n5']['decided']['finger']);
         $this->getJson('/api/shelf')->assertJsonPath('ensembles.0.pieces.0.parts.0.toSettle', 0);
@@ -110,7 +114,9 @@ final class WorkTest extends TestCase
         $past = $this->getJson("/api/parts/{$part->id}/history/2")->assertOk()->assertJsonPath('sameNotes', true);
         self::assertContains('up', array_column(array_filter((array) $past->json('layer'), static fn (array $mark): bool => $mark['note'] === 'n1'), 'text'));
         self::assertNotSame([], $past->json('since'));
-        $this->decide($part, self::entry((array) $past->json('back')));
+        /** @var list<array<string, mixed>> $back */
+        $back = $past->json('back');
+        $this->decide($part, self::entry($back));
         $this->getJson("/api/parts/{$part->id}/history")->assertJsonCount(4, 'entries');
         $again = $this->getJson("/api/parts/{$part->id}/history/4")->json('layer');
         self::assertSame($past->json('layer'), $again);

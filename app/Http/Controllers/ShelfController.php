@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Access\Ability;
 use App\Access\Access;
 use App\Marking\NextStep;
+use App\Marking\PartDesk;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
 use App\Models\Manuscript;
@@ -26,23 +27,49 @@ use App\Views\ShelfView;
 use App\Views\WorkedView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Strings\WrongProfile;
 
 final class ShelfController extends Controller
 {
+    /** Parts that are worked out again for one look at the shelf; the rest are the next time. */
+    private const STOOD_AGAIN = 12;
+
     public function __construct(private readonly Access $access) {}
 
     public function show(#[CurrentUser] User $user): JsonResponse
     {
-        $ensembles = $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
-            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
-            ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
-        ])->get();
+        $ensembles = $this->all($user);
+        // What was decided since a part was last looked over changes what is left in it.
+        if ($this->standAgain($ensembles) > 0) {
+            $ensembles = $this->all($user);
+        }
         $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
         return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user), self::last($user)));
+    }
+
+    /** @param Collection<int, Ensemble> $ensembles */
+    private function standAgain(Collection $ensembles): int
+    {
+        $parts = $ensembles->flatMap(static fn (Ensemble $ensemble): Collection => $ensemble->pieces)->flatMap(static fn (Piece $piece): Collection => $piece->partsInUse);
+        $stale = $parts->filter(static fn (Part $part): bool => $part->getAttribute('findings') !== null && (int) $part->getAttribute('newest_seq') > (int) $part->getAttribute('seq'))->pluck('id')->take(self::STOOD_AGAIN);
+        foreach (Part::query()->with('piece.ensemble')->findMany($stale) as $part) {
+            (new PartDesk($part))->stand();
+        }
+
+        return $stale->count();
+    }
+
+    /** @return Collection<int, Ensemble> with their pieces and parts */
+    private function all(User $user): Collection
+    {
+        return $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
+            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
+            ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
+        ])->get();
     }
 
     /** Where somebody decided something last, if it is still theirs to see. */

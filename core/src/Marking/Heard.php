@@ -123,7 +123,7 @@ final class Heard
     /** The bow changes while the note goes on. */
     private function changes(NoteMark $mark, float $at, int $pitch): void
     {
-        $direction = $mark->bow?->direction ?? BowSign::Down;
+        $direction = $mark->bow->direction ?? BowSign::Down;
         $end = $at + $this->seconds($mark->place->tick, $mark->place->tick + $mark->note->duration);
         foreach ($mark->note->chord ? [] : $mark->bow->changes ?? [] as $change) {
             $direction = $direction->other();

@@ -200,7 +200,7 @@ const height = (y: number) => `${(100 * (y - (look.value?.crop?.[1] ?? 0))) / (l
         <p v-if="meaning === 'pin'" class="quiet page-hint" role="status">{{ say(`Click where the line begins that measure ${name} stands in. From then on the page goes along.`) }}</p>
         <p v-else-if="meaning === 'crop'" class="quiet page-hint" role="status">Draw a rectangle around what is to be seen.</p>
         <p v-else-if="!page && !busy && !fault" class="quiet page-hint">Only those who work on this part see it; it is in no handout, no link and no export.</p>
-        <div ref="frame" class="page-frame" :class="{ empty: !page, aiming: meaning !== null }">
+        <div ref="frame" class="page-frame" tabindex="0" role="region" aria-label="The printed page" :class="{ empty: !page, aiming: meaning !== null }">
             <div v-show="page" class="page-sheet" @pointerdown.prevent="press" @pointermove="drag">
                 <canvas ref="paper" />
                 <span v-for="anchor in anchors" :key="anchor.measure" class="page-anchor" :style="{ top: height(anchor.y) }">▸</span>

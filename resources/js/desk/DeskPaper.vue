@@ -6,7 +6,7 @@ import Score from '../page/Score.vue'
 import type { Trial } from './trying'
 
 /** The paper on the desk: the engraved part with its marks, or what a fix would make of it. */
-const props = defineProps<{ desk: Desk; layer: Mark[]; selected: string[]; flags: Flag[]; tracks: Tracks; trial: Trial | null; pointed: readonly Pointed[]; heard: string | null }>()
+const props = defineProps<{ desk: Desk; width: number; layer: Mark[]; selected: string[]; flags: Flag[]; tracks: Tracks; trial: Trial | null; pointed: readonly Pointed[]; heard: string | null }>()
 const emit = defineEmits<{ choose: [note: string, extend: boolean]; drawn: [page: ScorePage] }>()
 
 const group = computed(() => props.desk.groups.find(({ id }) => id === props.desk.players)?.name)
@@ -14,8 +14,6 @@ const group = computed(() => props.desk.groups.find(({ id }) => id === props.des
 const WHAT: Record<Trial['kind'], string> = { fix: 'a fix', way: 'another fingering', carry: 'what is decided elsewhere', version: 'a version that is to settle', draft: 'another version' }
 const NEXT: Partial<Record<Trial['kind'], string>> = { fix: 'V', way: 'A', version: ';' }
 
-/** A line of music on A4 with 15 mm at each side. */
-const LINE_WIDTH = 1800
 </script>
 
 <template>
@@ -28,7 +26,7 @@ const LINE_WIDTH = 1800
             </header>
             <ul v-if="desk.performance.sentences.length > 0" class="not-played"><li v-for="sentence in desk.performance.sentences" :key="sentence">{{ sentence }}</li></ul>
             <Score
-                :music="desk.music" :name="desk.musicName" :layer="layer" :width="LINE_WIDTH" :selected="selected" :flags="flags" :tracks="tracks" :pointed="pointed" :heard="heard" :silent="desk.performance.silent"
+                :music="desk.music" :name="desk.musicName" :layer="layer" :width="width" :selected="selected" :flags="flags" :tracks="tracks" :pointed="pointed" :heard="heard" :silent="desk.performance.silent"
                 :label="`${desk.piece.title}, ${desk.part.name}, with its marks`" @choose="(note, extend) => emit('choose', note, extend)" @drawn="emit('drawn', $event)"
             />
         </div>

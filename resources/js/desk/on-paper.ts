@@ -30,7 +30,7 @@ export const printOf = (desk: Desk) => ({ music: desk.music, name: desk.musicNam
  * Paper shows what is decided and, where it is asked for, what is proposed: never what is only looked at, and never the part
  * that was open before.
  */
-export function useOnPaper(desk: Ref<Desk | null>, layer: Ref<readonly Mark[]>, questions: Ref<readonly Question[]>) {
+export function useOnPaper(desk: Ref<Desk | null>, layer: Ref<readonly Mark[]>, questions: Ref<readonly Question[]>, onScreen: Ref<number>) {
     const withProposals = remembered('with-proposals', false)
     const withReasons = remembered('with-reasons', false)
     const what = ref<OnPaper>('part')
@@ -54,7 +54,7 @@ export function useOnPaper(desk: Ref<Desk | null>, layer: Ref<readonly Mark[]>, 
     /** The page on the screen, where its lines are as long as those on the paper. */
     function pageFor(size: Paper): ScorePage | null {
         const own = page !== null && page.music !== '' && page.music === desk.value?.music
-        if (own && lineWidth(size) === lineWidth('a4')) {
+        if (own && lineWidth(size) === onScreen.value) {
             return page
         }
         return desk.value ? behind.ready(printOf(desk.value), lineWidth(size)) : null

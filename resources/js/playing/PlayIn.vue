@@ -188,7 +188,7 @@ if (sessionStorage.getItem('upright-pencil.play-in') === 'ear') {
         <p v-if="source === 'ear'" class="quiet page-hint">One note at a time. Nothing is recorded, and nothing leaves this computer but the notes that you take.</p>
         <div v-if="written" class="played">
             <p class="quiet">This is what was heard. Look it over: taken, it can still be mended like anything typed.</p>
-            <div ref="preview" class="typed-preview" />
+            <div ref="preview" class="typed-preview" tabindex="0" role="region" aria-label="What was played" />
             <div class="row"><ElButton size="small" type="primary" @click="take">Take it</ElButton><ElButton size="small" @click="written = null">Leave it</ElButton></div>
         </div>
     </section>

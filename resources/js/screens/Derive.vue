@@ -95,7 +95,7 @@ async function put(): Promise<void> {
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <template v-if="made">
                 <h2>{{ made.shifts.length === 0 ? 'Every note is within reach' : 'Moved, so that it can be played' }}</h2>
-                <ul class="shifts">
+                <ul class="shifts" tabindex="0">
                     <li v-for="shift in made.shifts" :key="`${shift.measure} ${shift.last} ${shift.because}`" :class="{ out: shift.octaves === 0 }">
                         <strong>{{ say(shift.measure === shift.last ? `Measure ${shift.measure}` : `Measures ${shift.measure} to ${shift.last}`) }}</strong>: {{ shift.because }}.
                     </li>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
+import { useEventListener, useMediaQuery } from '@vueuse/core'
 import { ElAlert, ElButton, ElMessageBox, ElSkeleton } from 'element-plus'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
@@ -25,6 +25,7 @@ import { useTrying } from '../desk/trying'
 import { LEVELS, problemWords } from '../desk/words'
 import { answer } from '../marks/keys'
 import type { ScorePage } from '../page/score-page'
+import { lineWidth } from '../page/sheets'
 import { useHearing } from '../sound/hearing'
 import LargeHand from '../sound/LargeHand.vue'
 import PlayBar from '../sound/PlayBar.vue'
@@ -42,7 +43,10 @@ const router = useRouter()
 const selecting = useSelection(notes)
 const trying = useTrying(() => desk.part?.part.id ?? null, () => desk.players)
 const walk = useFindingWalk(findings, plan, trying, (note) => choose(note))
-const onPaper = useOnPaper(part, decided, questions)
+/** How wide a line of music is on this screen, in tenths of a millimetre on paper: on a narrow one notes stay readable. */
+const narrow = useMediaQuery('(max-width: 900px)')
+const lineOnScreen = computed(() => (narrow.value ? 1000 : lineWidth('a4')))
+const onPaper = useOnPaper(part, decided, questions, lineOnScreen)
 const carrying = useCarrying(() => desk.part?.part.id ?? null, () => desk.players, (ids) => ids.some((id) => Object.keys(selecting.at(id)?.decided ?? {}).length > 0), waiting)
 const settling = useSettling(() => desk.part?.part.id ?? null, () => desk.players, questions, trying)
 const open = useOpenPlaces(() => desk.part?.part.id ?? null, () => desk.marking?.state ?? '')
@@ -161,9 +165,10 @@ function reveal(note: string): void {
     const frame = document.querySelector('.desk-page')
     const line = onPaper.page()?.place(note)
     if (frame && line) {
-        const seen = frame.getBoundingClientRect()
+        // On a narrow screen, or with large letters, the whole window scrolls.
+        const [scrolls, seen] = getComputedStyle(frame).overflowY === 'visible' ? [window, new DOMRect(0, 0, innerWidth, innerHeight - 120)] : [frame, frame.getBoundingClientRect()]
         if (line.top < seen.top + 20 || line.bottom > seen.bottom - 20) {
-            frame.scrollBy({ top: line.top - seen.top - Math.max(20, (seen.height - line.height) / 3) })
+            scrolls.scrollBy({ top: line.top - seen.top - Math.max(20, (seen.height - line.height) / 3) })
         }
     }
 }
@@ -206,8 +211,6 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
             </template>
             <template #actions>
                 <ElButton :disabled="!desk.part" text :type="printed ? 'primary' : ''" :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
-                <ElButton :disabled="!desk.part" text @click="hands.lookBack()">Look back</ElButton>
-                <ElButton :disabled="!desk.part" text :type="hearing.shown.value ? 'primary' : ''" :aria-pressed="hearing.shown.value" @click="hearing.shown.value = !hearing.shown.value">Hear it</ElButton>
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>
         </TopBar>
@@ -215,14 +218,14 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
         <main v-else-if="desk.part" class="desk-main">
             <div class="desk-left">
                 <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
-                <DeskPaper :desk="desk.part" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
+                <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
                 <LargeHand v-if="hearing.large.value && hearing.playing.value" :cursor="hearing.cursor.value" :notes="trial?.drawn.notes ?? notes" />
                 <PlayBar v-if="hearing.shown.value" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
             </div>
             <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :carrying="carrying" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit" @carry="hands.carry()" />
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
-        <Lip v-if="desk.part" :commands="commands" :can-undo="desk.canUndo" :can-redo="desk.canRedo" @undo="hands.undo()" @redo="hands.redo()" @keys="showingKeys = true" />
+        <Lip v-if="desk.part" :commands="commands" :can-undo="desk.canUndo" :can-redo="desk.canRedo" :playing="hearing.playing.value" @hear="hearing.shown.value ? hands.hear() : (hearing.shown.value = true)" @look-back="hands.lookBack()" @undo="hands.undo()" @redo="hands.redo()" @keys="showingKeys = true" />
         <HandOut
             v-if="desk.part" v-model="handingOut" v-model:paper="paper" v-model:proposals="onPaper.withProposals.value" v-model:reasons="onPaper.withReasons.value" v-model:what="onPaper.what.value" :part="desk.part" :busy="onPaper.busy.value"
             :saving="desk.waiting.length + desk.aside.length > 0" :open-questions="settling.open.value.length" @print="onPaper.print" @pdf="onPaper.save"

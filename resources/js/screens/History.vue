@@ -102,7 +102,7 @@ watch(shown, (seq) => {
                 </div>
                 <details v-if="page && page.since.length > 0" open class="since">
                     <summary>What has changed on the page since <span class="count">{{ page.since.length }}</span></summary>
-                    <ul><li v-for="(line, index) in page.since" :key="index"><strong>{{ say(`Measure ${line.measure}`) }}{{ line.to ? ` to ${line.to}` : '' }}</strong>, beat {{ line.beat }}: {{ line.words }}</li></ul>
+                    <ul tabindex="0" aria-label="Changes since"><li v-for="(line, index) in page.since" :key="index"><strong>{{ say(`Measure ${line.measure}`) }}{{ line.to ? ` to ${line.to}` : '' }}</strong>, beat {{ line.beat }}: {{ line.words }}</li></ul>
                 </details>
                 <p v-else-if="page?.sameNotes" class="quiet">The page looks the same today.</p>
                 <div class="paper">

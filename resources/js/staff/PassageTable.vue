@@ -32,7 +32,7 @@ const place = (row: PassageRow, cell: PassageCell): string => (cell.entered === 
     <section>
         <h2>Sections and passages</h2>
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
-        <div v-if="table && table.rows.length > 0" class="passage-scroll">
+        <div v-if="table && table.rows.length > 0" class="passage-scroll" tabindex="0" role="region" aria-label="Sections against passages">
             <table>
                 <thead>
                     <tr><th scope="col">{{ say('Part') }}</th><th v-for="(name, index) in table.passages" :key="index" scope="col">{{ name }}</th></tr>

@@ -120,7 +120,7 @@ watch(given, useDebounceFn(ask, 250))
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <template v-if="profile.sample">
                 <h2>{{ profile.sample.title }}, {{ profile.sample.part }}</h2>
-                <div class="paper profile-paper"><Score :music="profile.sample.music" :name="profile.sample.musicName" :layer="trial?.layer ?? []" :width="1800" :label="`${profile.sample.title} as this class would be marked`" /></div>
+                <div class="paper profile-paper" tabindex="0" role="region" aria-label="A page of this class"><Score :music="profile.sample.music" :name="profile.sample.musicName" :layer="trial?.layer ?? []" :width="1800" :label="`${profile.sample.title} as this class would be marked`" /></div>
             </template>
             <p v-else class="notice">When there is music on the shelf, a line of it is shown here as this class would play it.</p>
             <section v-if="trial" aria-live="polite">
