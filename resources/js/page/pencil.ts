@@ -13,7 +13,7 @@ const TEXT_SIZE = 1.6 * SPACE
 /** A text of more letters goes on in another line. */
 const TEXT_LETTERS = 30
 
-/** Room above the printed things of a line that marks may need: a finger, a bow and a position, one over the other. */
+/** Room above the printed things of a line that marks usually need: a finger, a bow and a position, one over the other. */
 export const ROOM = 4.6 * SPACE
 
 /** What only those see who teach the part; it is taken out of everything that leaves the desk. */
@@ -22,8 +22,10 @@ export const STAFF_ONLY = 'staff-only'
 /**
  * Draws the marks of one line of music: fingers next to the notes, bows above them, words on top, nothing on anything else.
  * How each kind is drawn stands in the table of kinds.
+ *
+ * @returns also the room that they take above the printed things: `ROOM`, or more where many words meet
  */
-export function draw(system: System, marks: Map<string, Mark[]>): SVGGElement {
+export function draw(system: System, marks: Map<string, Mark[]>): { layer: SVGGElement; room: number } {
     const layer = element('g', { class: 'pencil', fill: '#26282c', stroke: '#26282c' })
     const line = new PencilLine(system, layer)
     const columns = new Map<string, { head: Head; mark: Mark }[]>()
@@ -50,7 +52,7 @@ export function draw(system: System, marks: Map<string, Mark[]>): SVGGElement {
             )
         }
     }
-    return layer
+    return { layer, room: Math.max(ROOM, system.top - line.top() + 0.5 * SPACE) }
 }
 
 /** From the notes up: what stands over a note is never more than a finger, a row for the bow, and a line of words. */
@@ -91,6 +93,11 @@ export class PencilLine {
     ) {
         this.skyline = system.above.copy()
         this.depths = system.below.copy()
+    }
+
+    /** How high its marks reach. */
+    top(): number {
+        return this.skyline.highest()
     }
 
     /** What stands in one row over a note, while it is being drawn. */

@@ -54,6 +54,8 @@ interface Line {
     /** Where the line's own coordinates start on the page, in the engraver's units. */
     y: number
     height: number
+    /** Above its printed things, for the pencil. */
+    room: number
     pencil: SVGGElement
     overlay: SVGGElement
     track: SVGGElement
@@ -73,16 +75,10 @@ export class ScorePage {
 
     private lineOf = new Map<string, Line>()
 
-    private selected: string[] = []
-
     /** What is engraved now; empty while it is being done. */
     music = ''
 
-    private flags: readonly Flag[] = []
-
     private tracks: Tracks | null = null
-
-    private pointed: readonly Pointed[] = []
 
     private heard: string | null = null
 
@@ -117,8 +113,8 @@ export class ScorePage {
             return
         }
         const [from, to] = [-window.innerHeight, 2 * window.innerHeight]
-        for (const { system, y, height } of this.lines) {
-            const top = (y + system.top - ROOM) * matrix.d + matrix.f
+        for (const { system, y, height, room } of this.lines) {
+            const top = (y + system.top - room) * matrix.d + matrix.f
             const seen = top + height * matrix.d > from && top < to
             if (!seen) {
                 system.element.setAttribute('display', 'none')
@@ -150,17 +146,20 @@ export class ScorePage {
     paint(layer: readonly Mark[]): void {
         const before = this.marks
         this.marks = byNote(layer)
+        let grown = false
         for (const line of this.lines) {
             if ([...line.system.heads.keys()].some((id) => !same(before.get(id), this.marks.get(id)))) {
-                this.paintLine(line)
+                grown = this.paintLine(line) || grown
             }
+        }
+        if (grown) {
+            this.layOut()
         }
     }
 
     /** One note, or a span of them; the last is where the next key goes. */
     select(notes: readonly string[]): void {
         this.drawing.querySelectorAll('.selection').forEach((old) => old.remove())
-        this.selected = [...notes]
         for (const note of notes) {
             const line = this.lineOf.get(note)
             const head = line?.system.heads.get(note)
@@ -177,7 +176,6 @@ export class ScorePage {
 
     /** Points out runs of notes, over as many lines of music as they go. */
     point(places: readonly Pointed[]): void {
-        this.pointed = places
         this.lines.forEach((line) => line.overlay.querySelectorAll('.pointed').forEach((old) => old.remove()))
         for (const place of places) {
             const [first, last] = [this.lineOf.get(place.from), this.lineOf.get(place.to)]
@@ -213,13 +211,9 @@ export class ScorePage {
         const before = rooms()
         this.tracks = tracks
         if (before !== rooms()) {
-            this.stack()
-            this.flag(this.flags)
-            this.point(this.pointed)
-            this.select(this.selected)
-        } else {
-            this.paintTracks()
+            this.layOut()
         }
+        this.paintTracks()
     }
 
     /** The room that the tracks take under a line of music; versions lie only under the lines that they are about. */
@@ -236,7 +230,6 @@ export class ScorePage {
 
     /** Numbered tabs under the notes that the findings are about. */
     flag(flags: readonly Flag[]): void {
-        this.flags = flags
         this.lines.forEach((line) => line.overlay.querySelectorAll('.flag').forEach((flag) => flag.remove()))
         for (const flag of flags) {
             const line = this.lineOf.get(flag.note)
@@ -269,7 +262,7 @@ export class ScorePage {
             return null
         }
         const at = new DOMPoint(clientX, clientY).matrixTransform(matrix)
-        const line = this.lines.find(({ y, system, height }) => at.y >= y + system.top - ROOM && at.y < y + system.top - ROOM + height)
+        const line = this.lines.find(({ y, system, height, room }) => at.y >= y + system.top - room && at.y < y + system.top - room + height)
         return line ? nearest(line, at.x, at.y - line.y) : null
     }
 
@@ -288,7 +281,7 @@ export class ScorePage {
         if (!line || !matrix) {
             return null
         }
-        const top = (line.y + line.system.top - ROOM) * matrix.d + matrix.f
+        const top = (line.y + line.system.top - line.room) * matrix.d + matrix.f
         return new DOMRect(matrix.e, top, this.width * matrix.a, line.height * matrix.d)
     }
 
@@ -302,9 +295,10 @@ export class ScorePage {
         return this.lines.filter(({ system }) => only === undefined || only.some((id) => system.heads.has(id))).map((line) => {
             const drawing = line.system.element.cloneNode(true) as SVGGElement
             drawing.removeAttribute('display')
-            drawing.querySelector(':scope > .pencil')?.replaceWith(draw(line.system, marks))
+            const { layer: pencil, room } = draw(line.system, marks)
+            drawing.querySelector(':scope > .pencil')?.replaceWith(pencil)
             drawing.querySelectorAll(`.overlay, .decided-line, .tracks, .${STAFF_ONLY}`).forEach((thing) => thing.remove())
-            return { drawing, rests: line.system.rests, top: line.system.top - ROOM, height: line.system.bottom - line.system.top + ROOM + BETWEEN_LINES }
+            return { drawing, rests: line.system.rests, top: line.system.top - room, height: line.system.bottom - line.system.top + room + BETWEEN_LINES }
         })
     }
 
@@ -319,21 +313,30 @@ export class ScorePage {
     private stack(): void {
         this.lines = []
         this.lineOf.clear()
-        let y = 0
         for (const system of this.engraving.systems) {
-            const height = system.bottom - system.top + ROOM + BETWEEN_LINES + this.trackRoom(system)
-            const line = { system, y: y - system.top + ROOM, height, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }), painted: '' }
-            system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
+            const line = { system, y: 0, height: 0, room: ROOM, pencil: element('g'), overlay: element('g', { class: 'overlay' }), track: element('g', { class: 'tracks' }), painted: '' }
             system.element.querySelectorAll(':scope > .overlay, :scope > .pencil, :scope > .tracks').forEach((old) => old.remove())
             system.element.prepend(line.overlay)
             system.element.append(line.pencil, line.track)
             this.lines.push(line)
             system.heads.forEach((_, id) => this.lineOf.set(id, line))
             this.paintLine(line)
-            y += height
         }
+        this.layOut()
         this.paintTracks()
         this.cross(this.crossed)
+    }
+
+    /** Puts the lines of music under each other. */
+    private layOut(): void {
+        let y = 0
+        for (const line of this.lines) {
+            const { system, room } = line
+            line.height = system.bottom - system.top + room + BETWEEN_LINES + this.trackRoom(system)
+            line.y = y - system.top + room
+            system.element.setAttribute('transform', `translate(0, ${line.y.toFixed(0)})`)
+            y += line.height
+        }
         this.drawing.setAttribute('viewBox', `0 0 ${this.engraving.width} ${Math.max(1, y).toFixed(0)}`)
         this.lookAgain()
     }
@@ -391,10 +394,14 @@ export class ScorePage {
         line.track = made
     }
 
-    private paintLine(line: Line): void {
-        const painted = draw(line.system, this.marks)
-        line.pencil.replaceWith(painted)
-        line.pencil = painted
+    /** @returns whether it takes another room than before */
+    private paintLine(line: Line): boolean {
+        const { layer, room } = draw(line.system, this.marks)
+        line.pencil.replaceWith(layer)
+        line.pencil = layer
+        const grown = room !== line.room
+        line.room = room
+        return grown
     }
 }
 
