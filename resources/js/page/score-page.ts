@@ -112,7 +112,7 @@ export class ScorePage {
         if (!matrix || this.host.offsetParent === null) {
             return
         }
-        const [from, to] = [-window.innerHeight, 2 * window.innerHeight]
+        const [from, to] = [-0.3 * window.innerHeight, 1.3 * window.innerHeight]
         for (const { system, y, height, room } of this.lines) {
             const top = (y + system.top - room) * matrix.d + matrix.f
             const seen = top + height * matrix.d > from && top < to
