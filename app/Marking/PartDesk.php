@@ -254,7 +254,7 @@ final class PartDesk
     /** @return list<QuestionView> */
     private function questions(): array
     {
-        return (new PartWork($this->part, $this->players))->questions();
+        return (new PartWork($this))->questions();
     }
 
     /**

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Models\Part;
-use App\Models\Section as Players;
 use App\Views\AlikePlaceView;
 use App\Views\AlikeView;
 use App\Views\AskedVersionsView;
@@ -37,12 +35,7 @@ final class PartWork
 
     private const EITHER = 0.2;
 
-    private readonly PartDesk $desk;
-
-    public function __construct(private readonly Part $part, private readonly ?Players $players = null)
-    {
-        $this->desk = new PartDesk($part, $players);
-    }
+    public function __construct(private readonly PartDesk $desk) {}
 
     /**
      * What is proposed on all of the part, on a note or from one to another.

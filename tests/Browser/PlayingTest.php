@@ -37,16 +37,17 @@ final class PlayingTest extends BrowserTestCase
     public function test_what_is_played_to_a_click_is_looked_over_and_then_taken(): void
     {
         $browser = $this->playing($this->browser()->signIn('/by-hand'));
-        $browser->press('Lengths as played', '.play-in')->type('.play-in .el-input-number input', '150')->press('Listen', '.play-in');
+        $browser->press('Lengths as played', '.play-in')->type('.play-in .el-input-number input', '90')->press('Listen', '.play-in');
         $browser->script('window.pressed = performance.now()');
-        // Four clicks are counted; then a half note, two eighths and a quarter are played, 400 ms a quarter.
+        // Four clicks are counted; then a half note, two eighths and a quarter are played, two thirds of a second a quarter: a busy machine is some tens of milliseconds late.
         $browser->script(<<<'JS'
             const strike = (midi, type) => document.querySelector(type === 'pointerdown' ? `[data-midi="${midi}"]` : 'body').dispatchEvent(new PointerEvent(type, { bubbles: true }))
-            const begin = performance.now() + 300 + 4 * 400 - (performance.now() - window.pressed)
+            const quarter = 60000 / 90
+            const begin = performance.now() + 300 + 4 * quarter - (performance.now() - window.pressed)
             window.done = false
-            const play = [[62, 0, 760], [64, 800, 960], [66, 1000, 1160], [67, 1200, 1560]]
+            const play = [[62, 0, 1.9], [64, 2, 2.4], [66, 2.5, 2.9], [67, 3, 3.9]].map(([midi, on, off]) => [midi, on * quarter, off * quarter])
             play.forEach(([midi, on, off]) => { setTimeout(() => strike(midi, 'pointerdown'), begin + on - performance.now()); setTimeout(() => strike(midi, 'pointerup'), begin + off - performance.now()) })
-            setTimeout(() => window.done = true, begin + 1700 - performance.now())
+            setTimeout(() => window.done = true, begin + 4.3 * quarter - performance.now())
             JS);
         $browser->until(fn (): bool => $browser->script('return window.done') === true, 'it was not played');
         $browser->press('Stop', '.play-in')->seeText('Look it over', '.play-in');

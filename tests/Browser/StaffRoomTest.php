@@ -30,7 +30,7 @@ final class StaffRoomTest extends BrowserTestCase
         $director->press('Let go', 'tr:nth-child(2)')->press('Let go', '.el-popconfirm')->until(fn (): bool => ! str_contains($director->textOf('main'), 'Theo Marl'), 'still there');
         $colleague->visit($desk)->seeText('There is nothing here any more');
         $colleague->visit('/')->seeText('The shelf is empty');
-        self::assertStringContainsString('1 decision', $director->visit('/')->seeText('Over Slate Hill')->textOf('.pieces'));
+        self::assertStringContainsString('Theo Marl', $director->visit("{$desk}/history")->seeText('looked back on')->textOf('.editions-list'), 'what a colleague decided stays, with their name');
     }
 
     public function test_a_piece_is_named_put_away_brought_back_and_taken_away_for_good(): void

@@ -30,12 +30,12 @@ final class WorkController extends Controller
         /** @var array{from?: string, to?: string, doubtful?: bool} $asked */
         $asked = $request->validate(['from' => ['sometimes', ...self::ID], 'to' => ['sometimes', ...self::ID], 'doubtful' => ['sometimes', 'boolean']]);
 
-        return new JsonResponse((new PartWork($part, self::players($request, $part)))->proposals($asked['from'] ?? null, $asked['to'] ?? null, $request->boolean('doubtful')));
+        return new JsonResponse(self::work($request, $part)->proposals($asked['from'] ?? null, $asked['to'] ?? null, $request->boolean('doubtful')));
     }
 
     public function pieceProposals(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
-        return new JsonResponse(new PieceProposalsView(array_values($piece->partsInUse()->with('piece.ensemble')->get()->filter(static fn (Part $part): bool => $user->can('decide', $part))->map(static fn (Part $part): PartProposalsView => new PartProposalsView($part->id, $part->name, (new PartRecord($part))->newest()[0], (new PartWork($part))->proposals()))->all())));
+        return new JsonResponse(new PieceProposalsView(array_values($piece->partsInUse()->with('piece.ensemble')->get()->filter(static fn (Part $part): bool => $user->can('decide', $part))->map(static fn (Part $part): PartProposalsView => new PartProposalsView($part->id, $part->name, (new PartRecord($part))->newest()[0], (new PartWork(new PartDesk($part)))->proposals()))->all())));
     }
 
     public function alike(Request $request, Part $part): JsonResponse
@@ -43,14 +43,14 @@ final class WorkController extends Controller
         /** @var array{notes: list<string>} $asked */
         $asked = $request->validate(['notes' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'notes.*' => self::ID]);
 
-        return new JsonResponse((new PartWork($part, self::players($request, $part)))->alike($asked['notes']));
+        return new JsonResponse(self::work($request, $part)->alike($asked['notes']));
     }
 
     public function asIn(Request $request, Part $part): JsonResponse
     {
         /** @var array{measures: string, at: string} $asked */
         $asked = $request->validate(['measures' => ['required', 'string', 'max:40'], 'at' => ['required', ...self::ID]]);
-        $carried = (new PartWork($part, self::players($request, $part)))->asIn($asked['measures'], $asked['at']);
+        $carried = self::work($request, $part)->asIn($asked['measures'], $asked['at']);
 
         return $carried === null ? new JsonResponse(['message' => "There are no measures “{$asked['measures']}” in this part."], 422) : new JsonResponse($carried);
     }
@@ -60,7 +60,7 @@ final class WorkController extends Controller
         /** @var array{decisions: list<array<string, mixed>>, listen?: string|null} $asked */
         $asked = $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array'], 'listen' => ['nullable', 'string', 'max:200']]);
 
-        return new JsonResponse((new PartWork($part, self::players($request, $part)))->versions(EntryRequest::decisions($asked['decisions']), trim($asked['listen'] ?? '')));
+        return new JsonResponse(self::work($request, $part)->versions(EntryRequest::decisions($asked['decisions']), trim($asked['listen'] ?? '')));
     }
 
     /** As it is heard or, with decisions that somebody looks at, as it would be. */
@@ -76,7 +76,7 @@ final class WorkController extends Controller
     {
         $parts = $part->piece->partsInUse()->with('piece.ensemble')->get()->filter(static fn (Part $one): bool => $user->can('view', $one));
 
-        return new JsonResponse(new OpenPlacesView($part->piece->title, array_values($parts->map(static fn (Part $one): OpenPartView => new OpenPartView($one->id, $one->name, (new PartWork($one))->open()))->all())));
+        return new JsonResponse(new OpenPlacesView($part->piece->title, array_values($parts->map(static fn (Part $one): OpenPartView => new OpenPartView($one->id, $one->name, (new PartWork(new PartDesk($one)))->open()))->all())));
     }
 
     public function history(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
@@ -90,5 +90,10 @@ final class WorkController extends Controller
     public function past(Part $part, int $seq): JsonResponse
     {
         return new JsonResponse((new History($part))->asOf($seq));
+    }
+
+    private static function work(Request $request, Part $part): PartWork
+    {
+        return new PartWork(new PartDesk($part, self::players($request, $part)));
     }
 }

@@ -13,6 +13,7 @@ use UprightPencil\Core\Ensemble\Section;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Tests\Support\Marked;
+use UprightPencil\Core\Tests\Support\RandomTune;
 
 /** What is decided in one place, offered in those that are like it. */
 final class CarryingTest extends TestCase
@@ -30,6 +31,24 @@ final class CarryingTest extends TestCase
     {
         self::assertSame([], self::measures(self::section(), 'n15', 'n19'), 'the slur of measure 4 is its own');
         self::assertSame([], self::measures(self::section(), 'n6', 'n9'), 'so is the rhythm of measure 2');
+    }
+
+    public function test_whatever_is_offered_has_the_same_rhythm_and_slurs(): void
+    {
+        $offered = 0;
+        for ($seed = 1; $seed <= 30; $seed++) {
+            $section = Section::of(0, Marked::tune(RandomTune::of($seed, $seed % 2 === 0))->part);
+            foreach ($section->notes as $index => $note) {
+                $until = $section->notes[min(count($section->notes) - 1, $index + $seed % 6)];
+                $like = LikePlaces::of($section, $note->id(), $until->id());
+                foreach ($like === null ? [] : $like->places() as $place) {
+                    $offered++;
+                    self::assertSame(self::rhythm($like->source()), self::rhythm($place));
+                    self::assertSame([], array_intersect(self::ids($like->source()), self::ids($place)));
+                }
+            }
+        }
+        self::assertGreaterThan(100, $offered);
     }
 
     public function test_around_a_single_note_the_longest_figure_of_its_measure_is_meant(): void
@@ -141,5 +160,23 @@ final class CarryingTest extends TestCase
     private static function said(Carried $carried): array
     {
         return array_map(static fn (Decision $decision): array => $decision->toArray(), $carried->decisions);
+    }
+
+    /**
+     * @param  list<LinedNote>  $notes
+     * @return list<string> from the second note on: whether the first is slurred to what is before it is not its own
+     */
+    private static function rhythm(array $notes): array
+    {
+        return array_map(static fn (LinedNote $one): string => $one->rhythm($notes[0]->tick()), array_slice($notes, 1));
+    }
+
+    /**
+     * @param  list<LinedNote>  $notes
+     * @return list<string>
+     */
+    private static function ids(array $notes): array
+    {
+        return array_map(static fn (LinedNote $one): string => $one->id(), $notes);
     }
 }

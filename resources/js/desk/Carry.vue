@@ -15,25 +15,22 @@ const count = (places: number) => (places === 1 ? 'one other place' : `${places}
 <template>
     <section v-if="open.length + otherwise.length > 0" class="carry" aria-label="The same figure elsewhere">
         <template v-if="open.length > 0">
-            <p role="status"><strong>The same figure is in {{ count(open.length) }}.</strong> <span class="quiet">Marked on the page; nothing is decided there yet.</span></p>
-            <div class="row">
-                <button type="button" class="fix" :disabled="taken.length === 0 && left.length === 0" @click="emit('all')"><kbd>5</kbd>{{ taken.length === open.length ? 'Decide it there too' : `Decide it in ${taken.length}, leave ${left.length} as they are` }}</button>
-                <button type="button" class="look" @click="emit('leave')">Not now</button>
-            </div>
+            <p role="status"><strong>The same figure is in {{ count(open.length) }}.</strong> <span class="quiet">Nothing is decided there yet.</span></p>
+            <button type="button" class="fix" :disabled="taken.length === 0 && left.length === 0" @click="emit('all')"><kbd>5</kbd>{{ taken.length === open.length ? 'Decide it there too' : `Decide it in ${taken.length}, leave ${left.length} as they are` }}</button>
+            <button type="button" class="look" @click="emit('leave')"><kbd>Esc</kbd>Not now</button>
             <ul class="carry-places">
                 <li v-for="(place, index) in open" :key="place.from" :class="{ current: place.from === at }">
-                    <label><input type="checkbox" :checked="!left.includes(place.from)" @change="toggle(place.from)"> <span class="finding-number">{{ index + 1 }}</span></label>
-                    <button type="button" class="plain" @click="emit('go', place.from)">{{ say(`Measure ${place.measure}, beat ${place.beat}`) }}</button>
+                    <label><input type="checkbox" :checked="!left.includes(place.from)" :aria-label="say(`Also in measure ${place.measure}`)" @change="toggle(place.from)"> <span class="finding-number">{{ index + 1 }}</span></label>
+                    <button type="button" class="plain" @click="emit('go', place.from)">{{ say(`measure ${place.measure}`) }}</button>
                 </li>
             </ul>
-            <p v-for="misfit in misfits" :key="misfit" class="quiet small-print">{{ misfit }}</p>
-            <p class="quiet small-print"><kbd>6</kbd>goes from place to place, <kbd>Enter</kbd>decides it there only, <kbd>7</kbd>leaves one out.</p>
+            <span class="quiet small-print"><kbd>6</kbd>next, <kbd>Enter</kbd>only here, <kbd>7</kbd>leave this one out. {{ misfits.join(' ') }}</span>
         </template>
         <template v-if="otherwise.length > 0">
             <p><strong>Decided otherwise</strong> in a place that is like this one:</p>
             <ul class="carry-places">
                 <li v-for="place in otherwise" :key="place.from">
-                    <button type="button" class="plain" @click="emit('go', place.from)">{{ say(`Measure ${place.measure}, beat ${place.beat}`) }}</button>
+                    <button type="button" class="plain" @click="emit('go', place.from)">{{ say(`measure ${place.measure}`) }}</button>
                     <button type="button" class="look" @click="emit('apart', place.from, place.to)">It is meant so</button>
                 </li>
             </ul>

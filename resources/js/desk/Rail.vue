@@ -5,8 +5,6 @@ import type { OpenPlace, Question, SizeUp as Sized, Way } from '../api/types'
 import type { DeskCommand } from '../marks/hands'
 import Refused from '../record/Refused.vue'
 import { useDesk } from '../stores/desk'
-import type { useCarrying } from './carrying'
-import Carry from './Carry.vue'
 import type { useFindingWalk } from './finding-walk'
 import Findings from './Findings.vue'
 import Fingerboard from './Fingerboard.vue'
@@ -28,13 +26,12 @@ const props = defineProps<{
     selecting: ReturnType<typeof useSelection>
     trying: ReturnType<typeof useTrying>
     walk: ReturnType<typeof useFindingWalk>
-    carrying: ReturnType<typeof useCarrying>
     settling: ReturnType<typeof useSettling>
     open: ReturnType<typeof useOpenPlaces>
     commands: DeskCommand[]
     singleKeys: boolean
 }>()
-const emit = defineEmits<{ choose: [note: string]; visit: [part: number, note: string]; carry: [] }>()
+const emit = defineEmits<{ choose: [note: string]; visit: [part: number, note: string] }>()
 /** The rail shows the part sized up, until a note is chosen. */
 const sizing = defineModel<boolean>('sizing', { required: true })
 
@@ -98,10 +95,9 @@ watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), {
             <template #ways>
                 <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="take($event.decisions)" @look="trying.lookAtWay" />
             </template>
-            <NoteRecord :note="chosen" :begin="strokeChosen" />
             <Fingerboard v-if="chosen?.stop && desk.marking?.board" :board="desk.marking.board" :stop="chosen.stop" :before="beside(-1)" :after="beside(1)" />
         </NoteCard>
-        <Carry :carrying="carrying" @all="emit('carry')" @go="emit('choose', $event)" @apart="(from, to) => (carrying.done(from), take([{ note: from, to, apart: true }]))" @leave="carrying.clear()" />
+        <NoteRecord v-if="!sizing" :note="chosen" :begin="strokeChosen" />
         <Settle :settling="settling" :decides="desk.part?.part.decides === true" @take="settle" @go="emit('choose', $event)" />
         <Findings :findings="desk.left" :plan="desk.plan" :current="current" :previewed="trial?.kind === 'fix' ? trial.place : null" @go="walk.go" @take="take($event.decisions)" @look="walk.look" />
         <Open :open="open" :part="desk.part?.part.id ?? null" @go="go" />

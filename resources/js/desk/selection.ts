@@ -28,6 +28,12 @@ export function useSelection(notes: Ref<Note[]>) {
     /** The first and the last selected note, in the order of the page. */
     const ends = computed(() => [selection.value[0], selection.value.at(-1)].sort((one, other) => (places.value.get(one ?? '') ?? 0) - (places.value.get(other ?? '') ?? 0)))
 
+    /** The first and last selected note: one where no span is selected, none where nothing is. */
+    function span(): string[] {
+        const [first, last] = ends.value
+        return first === undefined || last === undefined ? [] : first === last ? [first] : [first, last]
+    }
+
     /** “5-8”: the printed numbers of the measures that the selection lies in. */
     function measures(): string {
         const [first, last] = ends.value.map((id) => at(id)?.measure ?? '')
@@ -65,5 +71,5 @@ export function useSelection(notes: Ref<Note[]>) {
         selected.value = anchor.value = null
     }
 
-    return { selected, anchor, chosen, selection, ends, spanWords, strokeChosen, at, measures, away, fingered, beside, choose, clear }
+    return { selected, anchor, chosen, selection, ends, spanWords, strokeChosen, at, span, measures, away, fingered, beside, choose, clear }
 }

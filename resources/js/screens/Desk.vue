@@ -7,6 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import TopBar from '../components/TopBar.vue'
 import PageBeside from '../beside/PageBeside.vue'
 import AskWords from '../components/AskWords.vue'
+import Carry from '../desk/Carry.vue'
 import { useCarrying } from '../desk/carrying'
 import { deskCommands } from '../desk/commands'
 import { deskHands } from '../desk/desk-hands'
@@ -219,10 +220,11 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
             <div class="desk-left">
                 <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
                 <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
+                <Carry :carrying="carrying" @all="hands.carry()" @go="choose" @apart="(from, to) => (carrying.done(from), desk.decide({ note: from, to, apart: true }))" @leave="carrying.clear()" />
                 <LargeHand v-if="hearing.large.value && hearing.playing.value" :cursor="hearing.cursor.value" :notes="trial?.drawn.notes ?? notes" />
                 <PlayBar v-if="hearing.shown.value" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
             </div>
-            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :carrying="carrying" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit" @carry="hands.carry()" />
+            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit" />
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
         <Lip v-if="desk.part" :commands="commands" :can-undo="desk.canUndo" :can-redo="desk.canRedo" :playing="hearing.playing.value" @hear="hearing.shown.value ? hands.hear() : (hearing.shown.value = true)" @look-back="hands.lookBack()" @undo="hands.undo()" @redo="hands.redo()" @keys="showingKeys = true" />
