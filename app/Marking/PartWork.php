@@ -139,15 +139,20 @@ final class PartWork
             $question->taken !== null || $question->notes === [] || $open[] = new OpenPlaceView($question->notes[0], $question->measure, 1.0, 'settle', $question->listen === '' ? 'Two versions are kept here.' : $question->listen, self::TO_SETTLE);
         }
         foreach ($this->proposed(null, null, false)->leftOut as $left) {
-            in_array($left->note->note->id, array_column($open, 'note'), true) || $open[] = new OpenPlaceView($left->note->note->id, $left->note->place->measure, $left->note->place->beat, 'either', $say($left->why), self::EITHER);
+            $open[] = new OpenPlaceView($left->note->note->id, $left->note->place->measure, $left->note->place->beat, 'either', $say($left->why), self::EITHER);
         }
-        $undecided = array_fill_keys(array_map(static fn (NoteMark $note): string => $note->note->id, array_filter($marked->notes, static fn (NoteMark $note): bool => $note->decided === [])), true);
+        // A hard place in whose measure something was decided has been looked at.
+        $looked = array_fill_keys(array_map(static fn (NoteMark $note): string => $note->place->measure, array_filter($marked->notes, static fn (NoteMark $note): bool => $note->decided !== [])), true);
         foreach (array_slice(SizeUp::of($marked)->toArray()['troubleSpots'], 0, self::HARD) as $spot) {
-            isset($undecided[$spot['note']]) && $open[] = new OpenPlaceView($spot['note'], $spot['measure'], $spot['beat'], 'hard', $say($spot['message']), $spot['seriousness'] / 3);
+            isset($looked[$spot['measure']]) || $open[] = new OpenPlaceView($spot['note'], $spot['measure'], $spot['beat'], 'hard', $say($spot['message']), $spot['seriousness'] / 3);
         }
         usort($open, static fn (OpenPlaceView $one, OpenPlaceView $other): int => $other->weight <=> $one->weight);
+        $places = [];
+        foreach ($open as $place) {
+            $places[$place->note] ??= $place;
+        }
 
-        return $open;
+        return array_values($places);
     }
 
     private static function weight(Finding $finding): float

@@ -44,6 +44,10 @@ final class AxeTest extends BrowserTestCase
             $desk->until(fn (): bool => $desk->all('.el-skeleton') === [], "{$address} is not there");
             $this->look($desk, $address);
         }
+        $student = Browser::director()->send('POST', 'api/parts/1/links', ['days' => 7])['json']['address'];
+        self::assertIsString($student);
+        $desk->visit((string) parse_url($student, PHP_URL_PATH))->desk();
+        $this->look($desk, 'what a student sees');
     }
 
     private function look(Browser $browser, string $state): void

@@ -41,7 +41,10 @@ final class CarryingTest extends TestCase
             foreach ($section->notes as $index => $note) {
                 $until = $section->notes[min(count($section->notes) - 1, $index + $seed % 6)];
                 $like = LikePlaces::of($section, $note->id(), $until->id());
-                foreach ($like === null ? [] : $like->places() as $place) {
+                if ($like === null) {
+                    continue;
+                }
+                foreach ($like->places() as $place) {
                     $offered++;
                     self::assertSame(self::rhythm($like->source()), self::rhythm($place));
                     self::assertSame([], array_intersect(self::ids($like->source()), self::ids($place)));

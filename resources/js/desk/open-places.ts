@@ -30,7 +30,7 @@ export function useOpenPlaces(part: () => number | null, state: () => string) {
     }
 
     /** @returns where to go: in this part or, when that is done, in another; null: nothing is open in the piece */
-    async function next(): Promise<{ part: number; place: OpenPlace; first: boolean } | null> {
+    async function next(): Promise<{ part: number; name: string; place: OpenPlace; first: boolean } | null> {
         if (all.value === null || known !== state()) {
             await load()
         }
@@ -42,7 +42,7 @@ export function useOpenPlaces(part: () => number | null, state: () => string) {
                 const place = one.places.find((each) => !seen.has(name(one.part, each)))
                 if (place) {
                     seen.add(name(one.part, place))
-                    return { part: one.part, place, first: round === 1 }
+                    return { part: one.part, name: one.name, place, first: round === 1 }
                 }
             }
             seen.clear()

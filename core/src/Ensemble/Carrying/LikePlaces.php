@@ -9,7 +9,7 @@ use UprightPencil\Core\Ensemble\Section;
 
 /**
  * Where a figure of a part comes again in it: the same rhythm and slurs and the same way up and down, at the same place in the
- * beat, on the same notes or moved. Places do not lie over each other. Time grows with the notes, not with their square.
+ * beat (around a single note: on the same beat of the measure), on the same notes or moved. Places do not lie over each other. Time grows with the notes, not with their square.
  */
 final readonly class LikePlaces
 {
@@ -127,6 +127,7 @@ final readonly class LikePlaces
                 array_push($starts, ...($before >= $left && $after >= $right ? array_map(static fn (int $place): int => $place - $left, $places) : []));
             }
             sort($starts);
+            $starts = array_values(array_filter($starts, static fn (int $start): bool => self::beat($section, $start) === self::beat($section, $note - $left)));
             $like = $left + $right + 1 >= self::LEAST ? self::apart($section, $note - $left, $left + $right + 1, $starts) : null;
             if ($like !== null && $like->starts !== []) {
                 return $like;
@@ -181,6 +182,12 @@ final readonly class LikePlaces
         }
 
         return new self($section, $from, $notes, $free);
+    }
+
+    /** Around a single note the same beat is meant: on another the strong beats fall otherwise, and with them the bows. */
+    private static function beat(Section $section, int $note): float
+    {
+        return $section->notes[$note]->mark->place->beat;
     }
 
     private static function inBeat(LinedNote $note): float

@@ -53,11 +53,18 @@ export function goingHands(reach: Reach) {
         if (found.first) {
             say('That was all; from the beginning.')
         }
-        if (found.part === desk.part?.part.id) {
+        if (found.part !== desk.part?.part.id) {
+            say(`${found.name}: ${found.place.why}`)
+            reach.visit(found.part, found.place.note)
+            return
+        }
+        // What the list of findings has is gone to there, so that its fixes have their keys.
+        const finding = found.place.kind === 'finding' ? desk.left.find(({ note }) => note === found.place.note) : undefined
+        if (finding) {
+            reach.walk.go(finding.id)
+        } else {
             choose(found.place.note)
             ElMessage.info({ message: found.place.why, grouping: true })
-        } else {
-            reach.visit(found.part, found.place.note)
         }
     }
 
