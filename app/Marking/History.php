@@ -21,18 +21,22 @@ use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Marking\Kinds\FingerPlace;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
-use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Record;
 use UprightPencil\Core\Marking\Restated;
 use UprightPencil\Core\Marking\TransferSheet;
+use UprightPencil\Core\Score\Beats;
+use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Strings\Placement;
 
 /** The record of a part looked back on: who decided what, when and why; and any earlier day as it was. */
 final readonly class History
 {
     private const AT_A_TIME = 100;
+
+    /** The newest entries among which those about one note are looked for. */
+    private const LOOKED_THROUGH = 2000;
 
     /** Decisions of an entry that are told in words. */
     private const WORDS = 4;
@@ -45,23 +49,22 @@ final readonly class History
      */
     public function entries(?int $before, ?string $note, bool $decides): HistoryView
     {
-        $desk = new PartDesk($this->part);
-        $notes = [];
-        foreach ($desk->marked()->notes as $mark) {
-            $notes[$mark->note->id] = $mark;
-        }
+        $score = KeptScores::of($this->part->music);
+        $printed = $score->parts[0];
+        $places = self::places($printed, $score->resolution);
+        $style = PartRecipe::of($this->part)->houseStyle();
         $counting = array_flip((new PartRecord($this->part))->record()->counting());
         $query = LogEntry::query()->where('part_id', $this->part->id)->with('user')->orderByDesc('seq');
         $before === null || $query->where('seq', '<', $before);
         $told = [];
         $more = null;
-        foreach ($query->limit(self::AT_A_TIME + 1)->get() as $index => $entry) {
-            if ($index === self::AT_A_TIME) {
+        foreach ($query->limit($note === null ? self::AT_A_TIME + 1 : self::LOOKED_THROUGH)->get() as $index => $entry) {
+            if ($index === self::AT_A_TIME && $note === null) {
                 $more = $told === [] ? $entry->seq + 1 : $told[count($told) - 1]->seq;
                 break;
             }
             $read = $this->meant($entry);
-            if ($note !== null && ! isset(PartDecisions::touched($desk->marked()->printed, $read)[$note])) {
+            if ($note !== null && ! isset(PartDecisions::touched($printed, $read)[$note])) {
                 continue;
             }
             $told[] = new RecordLineView(
@@ -69,7 +72,7 @@ final readonly class History
                 $entry->user->name,
                 $entry->created_at->toIso8601String(),
                 $entry->kind,
-                array_map(fn (Decision $decision): string => $desk->vocabulary()->say(self::words($decision, $notes, $desk->marked()->style)), array_slice($read, 0, self::WORDS)),
+                array_map(fn (Decision $decision): string => $style->vocabulary->say(self::words($decision, $places, $style)), array_slice($read, 0, self::WORDS)),
                 count($read),
                 $read[0]->remarks['reason'] ?? null,
                 isset($counting[$entry->request_key]),
@@ -77,6 +80,20 @@ final readonly class History
         }
 
         return new HistoryView($this->part->piece->title, $this->part->name, $this->part->piece_id, $told, $more, $decides);
+    }
+
+    /** @return array<string, string> note id => “Measure 3, beat 1, C♯5” */
+    private static function places(ScorePart $part, int $resolution): array
+    {
+        $beats = new Beats($part, $resolution);
+        $places = [];
+        foreach ($part->measures as $index => $measure) {
+            foreach ($measure->notes() as $note) {
+                $places[$note->id] = "Measure {$measure->number}, beat ".MarkedPage::beat($beats->beatIn($index, $note->onset)).", {$note->pitch?->spoken()}";
+            }
+        }
+
+        return $places;
     }
 
     /** @return list<Decision> what an entry decides or, where it takes another back, what that one decided */
@@ -87,15 +104,13 @@ final readonly class History
         return $about?->read()->decisions ?? [];
     }
 
-    /** @param array<string, NoteMark> $notes */
-    private static function words(Decision $decision, array $notes, HouseStyle $style): string
+    /** @param array<string, string> $places */
+    private static function words(Decision $decision, array $places, HouseStyle $style): string
     {
-        $note = $notes[$decision->note ?? ''] ?? null;
         $where = match (true) {
             $decision->measures === Decision::ALL_MEASURES => 'The whole part',
             $decision->measures !== null => "Measures {$decision->measures}",
-            $note === null => 'A note that is gone',
-            default => "Measure {$note->place->measure}, beat ".MarkedPage::beat($note->place->beat).", {$note->note->pitch?->spoken()}",
+            default => $places[$decision->note ?? ''] ?? 'A note that is gone',
         };
         $what = [];
         $fields = $decision->fields;

@@ -18,4 +18,13 @@ enum Asked: string
 
     /** What the desk would draw. */
     case Preview = 'preview';
+
+    /** What takes what is proposed. */
+    case Proposals = 'proposals';
+
+    /** Where a figure comes again. */
+    case Alike = 'alike';
+
+    /** How the part sounds. */
+    case Heard = 'heard';
 }

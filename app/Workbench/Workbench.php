@@ -6,6 +6,7 @@ namespace App\Workbench;
 
 use App\Http\Requests\EntryRequest;
 use App\Marking\PartDesk;
+use App\Marking\PartWork;
 use App\Models\Part;
 use App\Models\Section;
 use App\Models\User;
@@ -63,6 +64,30 @@ final readonly class Workbench
         $this->refuseUnknown($part, $decisions, $players);
 
         return $this->answer(Asked::Preview, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->preview($decisions));
+    }
+
+    public function proposals(Part $part, ?Section $players, ?string $from, ?string $to, bool $doubtful): JsonResponse
+    {
+        return $this->answer(Asked::Proposals, $part, $players, ['from' => $from, 'to' => $to, 'doubtful' => $doubtful])
+            ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->proposals($from, $to, $doubtful));
+    }
+
+    /** @param list<string> $notes ids; the decisions on these are carried */
+    public function alike(Part $part, ?Section $players, array $notes): JsonResponse
+    {
+        return $this->answer(Asked::Alike, $part, $players, ['notes' => $notes]) ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->alike($notes));
+    }
+
+    /**
+     * @param  list<Decision>  $decisions  as if they were decided too
+     *
+     * @throws WrongDecision when one names a note or measure that this part does not have
+     */
+    public function heard(Part $part, ?Section $players, array $decisions): JsonResponse
+    {
+        $this->refuseUnknown($part, $decisions, $players);
+
+        return $this->answer(Asked::Heard, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->heard($decisions));
     }
 
     /** Somebody will decide about this part: its first decision is answered as fast as the others. */
@@ -131,7 +156,7 @@ final readonly class Workbench
      */
     public static function answered(string $line): string
     {
-        /** @var array{what: string, of: string, part: int, players?: int|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>} $asked */
+        /** @var array{what: string, of: string, part: int, players?: int|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>, from?: string|null, to?: string|null, doubtful?: bool, notes?: list<string>} $asked */
         $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
         if ($asked['of'] !== self::records()) {
             throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
@@ -144,6 +169,9 @@ final readonly class Workbench
             Asked::Check => self::refusal($desk, $decisions),
             Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),
             Asked::Preview => $desk->preview($decisions),
+            Asked::Proposals => (new PartWork($desk))->proposals($asked['from'] ?? null, $asked['to'] ?? null, $asked['doubtful'] ?? false),
+            Asked::Alike => (new PartWork($desk))->alike($asked['notes'] ?? []),
+            Asked::Heard => $desk->heard($decisions),
         }, JSON_THROW_ON_ERROR);
     }
 

@@ -155,6 +155,33 @@ final class WorkTest extends TestCase
         self::assertSame(0, LogEntry::query()->count());
     }
 
+    public function test_what_is_open_is_told_for_all_parts_the_hardest_first_and_each_note_once(): void
+    {
+        $part = $this->part(self::twoPartsXml());
+        $this->decide($part, self::entry([['note' => 'n1', 'direction' => 'up']]));
+        $parts = (array) $this->getJson("/api/parts/{$part->id}/open")->assertOk()->json('parts');
+        self::assertSame(['Violin', 'Cello'], array_column($parts, 'name'));
+        foreach ($parts as $one) {
+            $weights = array_column($one['places'], 'weight');
+            $sorted = $weights;
+            rsort($sorted);
+            self::assertSame($sorted, $weights);
+            self::assertSame(array_column($one['places'], 'note'), array_values(array_unique(array_column($one['places'], 'note'))));
+        }
+    }
+
+    public function test_who_decided_about_a_note_is_found_among_many_entries(): void
+    {
+        $part = $this->part();
+        $this->decide($part, self::entry([['note' => 'n5', 'finger' => 4, 'reason' => 'warmer']]));
+        for ($entry = 0; $entry < 120; $entry++) {
+            $part->log()->create(['user_id' => $part->log()->firstOrFail()->user_id, 'seq' => 2 + $entry, 'kind' => 'decide', 'decisions' => [['note' => 'n1', 'noteName' => $entry % 2 === 0 ? true : null]], 'request_key' => Str::uuid()->toString(), 'seen' => 1, 'browser' => '', 'format' => LogEntry::FORMAT]);
+        }
+        $this->getJson("/api/parts/{$part->id}/history?note=n5")->assertJsonCount(1, 'entries')->assertJsonPath('entries.0.reason', 'warmer');
+        $more = $this->getJson("/api/parts/{$part->id}/history")->assertJsonCount(100, 'entries')->json('more');
+        $this->getJson("/api/parts/{$part->id}/history?before={$more}")->assertJsonCount(21, 'entries')->assertJsonPath('more', null);
+    }
+
     public function test_the_shelf_says_where_somebody_worked_last_and_what_is_left(): void
     {
         $part = $this->part();

@@ -46,6 +46,19 @@ final class WorkbenchTest extends TestCase
         self::assertSame([$all, $theirs], [$ask(null), $ask($back->id)]);
     }
 
+    public function test_what_the_desk_asks_besides_is_answered_the_same_there_and_here(): void
+    {
+        $part = self::partOf($director = self::director(), musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | D4q E4 F#4 G4 | A4h D4'));
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n2', 'action' => 'hook']]))->assertOk();
+        $here = new Workbench(null);
+        $there = static fn (string $what, array $more): string => Workbench::answered((string) json_encode(['what' => $what, 'of' => Workbench::records(), 'part' => $part->id, ...$more]));
+
+        self::assertSame($here->proposals($part, null, 'n1', 'n6', false)->getContent(), $there('proposals', ['from' => 'n1', 'to' => 'n6', 'doubtful' => false]));
+        self::assertSame($here->alike($part, null, ['n2'])->getContent(), $alike = $there('alike', ['notes' => ['n2']]));
+        self::assertStringContainsString('"likeness":"free"', $alike);
+        self::assertSame($here->heard($part, null, [Decision::fromArray(['note' => 'n4', 'action' => 'join'])])->getContent(), $there('heard', ['decisions' => [['note' => 'n4', 'action' => 'join']]]));
+    }
+
     public function test_what_names_nothing_in_the_part_is_refused_in_the_same_words(): void
     {
         $part = self::partOf(self::director());

@@ -16,6 +16,7 @@ use App\Views\OpenPartView;
 use App\Views\OpenPlacesView;
 use App\Views\PartProposalsView;
 use App\Views\PieceProposalsView;
+use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -25,12 +26,14 @@ final class WorkController extends Controller
 {
     private const ID = ['string', 'max:200'];
 
+    public function __construct(private readonly Workbench $workbench) {}
+
     public function proposals(Request $request, Part $part): JsonResponse
     {
         /** @var array{from?: string, to?: string, doubtful?: bool} $asked */
         $asked = $request->validate(['from' => ['sometimes', ...self::ID], 'to' => ['sometimes', ...self::ID], 'doubtful' => ['sometimes', 'boolean']]);
 
-        return new JsonResponse(self::work($request, $part)->proposals($asked['from'] ?? null, $asked['to'] ?? null, $request->boolean('doubtful')));
+        return $this->workbench->proposals($part, self::players($request, $part), $asked['from'] ?? null, $asked['to'] ?? null, $request->boolean('doubtful'));
     }
 
     public function pieceProposals(Piece $piece, #[CurrentUser] User $user): JsonResponse
@@ -43,7 +46,7 @@ final class WorkController extends Controller
         /** @var array{notes: list<string>} $asked */
         $asked = $request->validate(['notes' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'notes.*' => self::ID]);
 
-        return new JsonResponse(self::work($request, $part)->alike($asked['notes']));
+        return $this->workbench->alike($part, self::players($request, $part), $asked['notes']);
     }
 
     public function asIn(Request $request, Part $part): JsonResponse
@@ -68,7 +71,7 @@ final class WorkController extends Controller
     {
         $request->validate(['decisions' => ['sometimes', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return new JsonResponse((new PartDesk($part, self::players($request, $part)))->heard(EntryRequest::decisions((array) $request->input('decisions', []))));
+        return $this->workbench->heard($part, self::players($request, $part), EntryRequest::decisions((array) $request->input('decisions', [])));
     }
 
     /** What is open in all parts of a piece that somebody may see. */

@@ -14,6 +14,7 @@ const count = (places: number) => (places === 1 ? 'one other place' : `${places}
 
 <template>
     <section v-if="open.length + otherwise.length > 0" class="carry" aria-label="The same figure elsewhere">
+        <span v-if="left.length > 0" class="visually-hidden" role="status">{{ `${taken.length} of ${open.length} places; ${left.length} left as they are.` }}</span>
         <template v-if="open.length > 0">
             <p role="status"><strong>The same figure is in {{ count(open.length) }}.</strong> <span class="quiet">Nothing is decided there yet.</span></p>
             <button type="button" class="fix" :disabled="taken.length === 0 && left.length === 0" @click="emit('all')"><kbd>5</kbd>{{ taken.length === open.length ? 'Decide it there too' : `Decide it in ${taken.length}, leave ${left.length} as they are` }}</button>

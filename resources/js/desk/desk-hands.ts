@@ -166,7 +166,7 @@ export function deskHands(reach: Reach): DeskHands {
         ask,
         undo: () => {
             carrying.clear()
-            return desk.undo() || say('There is nothing to undo.')
+            return trying.undraft() || desk.undo() || say('There is nothing to undo.')
         },
         redo: () => desk.redo() || say('There is nothing to redo.'),
         handOut: () => (reach.handingOut.value = !reach.handingOut.value),

@@ -68,10 +68,25 @@ export function useTrying(part: () => number | null, players: () => number | nul
         }
     }
 
+    /** The last thing that was put into the other version goes from it. @returns whether there was one */
+    function undraft(): boolean {
+        if (drafting.value === null || drafting.value.length === 0) {
+            return false
+        }
+        drafting.value = drafting.value.slice(0, -1)
+        if (drafting.value.length > 0) {
+            void look('draft', 0, drafting.value)
+        } else {
+            leave()
+        }
+        return true
+    }
+
     return {
         trial,
         drafting,
         draft,
+        undraft,
         /** @returns what was drafted */
         endDraft: (): Decision[] => {
             const made = drafting.value ?? []

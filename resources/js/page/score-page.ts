@@ -27,7 +27,7 @@ export interface Tracks {
     bow: { notes: readonly Note[]; before: readonly Note[] | null; troubled: ReadonlySet<string> } | null
     /** The strings (their names, lowest first) and the hand; null: not shown. */
     hand: { notes: readonly HandNote[]; before: readonly HandNote[] | null; strings: readonly string[] } | null
-    /** The path of the bow in each version of a span, one under the other, by the name of the version. */
+    /** The path of the bow in each version of a span, and the hand where it is shown, one under the other, by the name of the version. */
     versions?: readonly { name: string; notes: readonly Note[] }[]
     /** The notes that the versions are about. */
     tried?: readonly string[]
@@ -220,8 +220,9 @@ export class ScorePage {
     private trackRoom(system: System): number {
         const bow = this.tracks?.bow ? TRACK_HEIGHT + BETWEEN_TRACKS : 0
         const hand = this.tracks?.hand ? handTrackHeight(this.tracks.hand.strings.length) + BETWEEN_TRACKS : 0
-        const versions = this.isTried(system) ? (this.tracks?.versions?.length ?? 0) * (TRACK_HEIGHT + BETWEEN_TRACKS) : 0
-        return bow + hand + versions === 0 ? 0 : TABS + bow + hand + versions
+        const versions = this.isTried(system) ? (this.tracks?.versions?.length ?? 0) : 0
+        const room = versions > 0 ? versions * (TRACK_HEIGHT + BETWEEN_TRACKS + hand) : bow + hand
+        return room === 0 ? 0 : TABS + room
     }
 
     private isTried(system: System): boolean {
@@ -376,11 +377,11 @@ export class ScorePage {
     private paintTrack(line: Line, { bow, hand, versions = [] }: Tracks): void {
         const made = element('g', { class: 'tracks' })
         let top = line.system.bottom + TABS
-        if (bow) {
+        if (bow && versions.length === 0) {
             made.append(track(line.system, bow.notes, bow.troubled, top, bow.before))
             top += TRACK_HEIGHT + BETWEEN_TRACKS
         }
-        if (hand) {
+        if (hand && versions.length === 0) {
             made.append(handTrack(line.system, hand.notes, hand.strings, top, hand.before))
             top += handTrackHeight(hand.strings.length) + BETWEEN_TRACKS
         }
@@ -389,6 +390,10 @@ export class ScorePage {
             version.append(element('text', { class: 'version-name', x: musicSpan(line.system).left + 60, y: top + 330, 'font-size': 300 }, name))
             made.append(version)
             top += TRACK_HEIGHT + BETWEEN_TRACKS
+            if (hand) {
+                made.append(handTrack(line.system, notes, hand.strings, top, null))
+                top += handTrackHeight(hand.strings.length) + BETWEEN_TRACKS
+            }
         }
         line.track.replaceWith(made)
         line.track = made

@@ -207,6 +207,9 @@ function rowsOf(lines: readonly SheetLine[]): SheetRow[] {
 
 function sheetRow(row: SheetRow, left: number, y: number, wide: number, reasons: boolean, begins: boolean): SVGElement[] {
     const made: SVGElement[] = [element('path', { d: `M${left} ${y + 150} H${left + wide - 260}`, stroke: begins && row.line !== null ? INK : '#c9c5bb', 'stroke-width': 10 })]
+    if (begins && row.line !== null) {
+        made.push(words(`line ${row.line}`, left + wide - 300, y, 250, { 'text-anchor': 'end', fill: '#4a4e53' }))
+    }
     if (row.measure === '') {
         made.push(words(row.lines[0]?.words ?? '', left + 520, y, 310, { 'font-style': 'italic' }))
         return made

@@ -25,6 +25,7 @@ final readonly class BrowserBench
         $part = $this->longPart();
         $this->openings($part);
         $this->keys();
+        $this->hearing();
         $this->decisions($part);
         $this->typing();
     }
@@ -70,6 +71,31 @@ final readonly class BrowserBench
         $this->percentiles('key', $painted);
         $this->figures->value('key_by_frame', Figures::percentile($painted, 50) / self::FRAME_MS);
         $this->browser->saved();
+    }
+
+    /** From the key to where the first sound is in the clock: the first time the part is asked for, then it is known. */
+    private function hearing(): void
+    {
+        /** @var non-empty-list<float> $started */
+        $started = $this->browser->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[0], times = []
+            const press = (key) => window.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true }))
+            const round = () => {
+                const start = performance.now()
+                press(' ')
+                const wait = () => {
+                    const playing = document.documentElement.dataset.playing
+                    if (playing === undefined) return requestAnimationFrame(wait)
+                    times.push(Number(playing) - start)
+                    press(' ')
+                    times.length < 6 ? setTimeout(round, 300) : done(times)
+                }
+                wait()
+            }
+            round()
+            JS, []);
+        $this->figures->value('heard_first_ms', $started[0]);
+        $this->figures->runs('heard_again_ms', array_slice($started, 1) ?: $started);
     }
 
     /** Notes are typed at the end of 32 measures and then over notes in their middle: from the key to the picture. */
