@@ -53,9 +53,9 @@ final class AxeTest extends BrowserTestCase
     private function look(Browser $browser, string $state): void
     {
         $browser->until(fn (): bool => $browser->script('return document.getAnimations().filter(({ playState }) => playState === "running").length') === 0, 'it does not come to rest');
-        $browser->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $browser->script('return typeof axe') === 'undefined' && $browser->script((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
         /** @var list<string> $found */
-        $found = $browser->driver->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ["violations"] }).then(({ violations }) => done(violations.filter(({ impact }) => impact === "serious" || impact === "critical").flatMap(({ id, nodes }) => nodes.map(({ target, failureSummary }) => `${id}: ${target.join(" ")} ${failureSummary}`))))');
+        $found = $browser->driver->executeAsyncScript('const done = arguments[arguments.length - 1]; axe.run({ exclude: [["svg.score > *"]] }, { resultTypes: ["violations"] }).then(({ violations }) => done(violations.filter(({ impact }) => impact === "serious" || impact === "critical").flatMap(({ id, nodes }) => nodes.map(({ target, failureSummary }) => `${id}: ${target.join(" ")} ${failureSummary}`))))');
         self::assertSame([], $found, $state);
     }
 }

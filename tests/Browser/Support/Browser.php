@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser\Support;
 
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\ElementClickInterceptedException;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteExecuteMethod;
@@ -182,9 +183,17 @@ final class Browser
 
             return $found !== null && $this->isStill($found);
         }, "there is no “{$words}” to press");
-        $found?->click();
 
-        return $this;
+        // What is just going away may still lie over it.
+        return $this->until(static function () use ($found): bool {
+            try {
+                $found?->click();
+
+                return true;
+            } catch (ElementClickInterceptedException) {
+                return false;
+            }
+        }, "something lies over “{$words}”");
     }
 
     /** What still slides in would be missed: a click goes to where it was. */
