@@ -23,7 +23,7 @@ final class AxeTest extends BrowserTestCase
         $desk->keys('b', 'm', 'f', 'v')->see('.preview-bar');
         $this->look($desk, 'a fix looked at');
         $desk->keys(';')->see('.ask-words input')->sendKeys('together?');
-        $desk->press('Write it')->saved()->keys(';')->see('.preview-bar');
+        $desk->press('Keep both')->saved()->keys(';')->see('.preview-bar');
         $this->look($desk, 'versions');
         $desk->keys(Keys::ESCAPE, 'z')->saved()->keys(Keys::HOME, Keys::ARROW_RIGHT, 'r')->saved()->see('.carry');
         $this->look($desk, 'carrying on');

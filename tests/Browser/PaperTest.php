@@ -82,7 +82,7 @@ final class PaperTest extends BrowserTestCase
         self::assertCount(1, $desk->all('.desk-page g.mRest'), 'a single measure is a rest like any other');
         self::assertCount(1, $desk->all('.desk-page g.reh'), 'the letter stands over its block');
         // Going about goes by the printed numbers all the same.
-        $desk->keys(Keys::CONTROL.'g'.Keys::NULL)->type('.ask-words input', 'A + 6')->press('Write it')->until(fn (): bool => $desk->textOf('.note-card h2 .quiet') !== '' && str_starts_with($desk->textOf('.note-card h2 .quiet'), 'measure 13'), 'not the first note from there on');
+        $desk->keys(Keys::CONTROL.'g'.Keys::NULL)->type('.ask-words input', 'A + 6')->press('Go there')->until(fn (): bool => $desk->textOf('.note-card h2 .quiet') !== '' && str_starts_with($desk->textOf('.note-card h2 .quiet'), 'measure 13'), 'not the first note from there on');
         self::assertSame([], $desk->complaints());
     }
 

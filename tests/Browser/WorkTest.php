@@ -55,7 +55,7 @@ final class WorkTest extends BrowserTestCase
         $desk = $this->desk('Over Slate Hill', 'Viola')->keys('f', 'v');
         $desk->see('.preview-bar');
         $desk->keys(';')->see('.ask-words input')->sendKeys('is it together?');
-        $desk->press('Write it')->saved()->seeText('is it together?', '.settle')->dontSee('.preview-bar');
+        $desk->press('Keep both')->saved()->seeText('is it together?', '.settle')->dontSee('.preview-bar');
         $note = $desk->chosen();
         self::assertContains('bow-up decided', $desk->marksOn($note), 'nothing changes while it is open');
         $desk->keys(';')->see('.preview-bar');
@@ -67,6 +67,22 @@ final class WorkTest extends BrowserTestCase
         self::assertSame([], $desk->complaints());
     }
 
+    public function test_another_version_is_made_undone_and_left_without_a_trace(): void
+    {
+        $desk = $this->desk('Scale with a View', 'Violin')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT);
+        $note = $desk->chosen();
+        $desk->keys(';', 'r')->see('.preview-bar');
+        $desk->until(fn (): bool => $desk->isDecided($note, 'retake'), 'the other version is not on the page');
+        $desk->keys('z')->dontSee('.preview-bar');
+        self::assertFalse($desk->isDecided($note, 'retake'));
+        $desk->keys('r')->see('.preview-bar');
+        $desk->keys(Keys::ESCAPE)->dontSee('.preview-bar');
+        self::assertSame([], $desk->all('.settle'));
+        $desk->saved();
+        self::assertStringContainsString('nothing; worked out', $desk->textOf('.note-card'), 'nothing of it is in the record');
+        self::assertSame([], $desk->complaints());
+    }
+
     public function test_going_about_by_measure_beat_letter_and_name(): void
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1')->keys(Keys::HOME);
@@ -75,7 +91,7 @@ final class WorkTest extends BrowserTestCase
         $desk->keys('}')->until(fn (): bool => str_starts_with($where(), 'measure 1, beat 2'), 'not a beat on');
         $desk->keys(Keys::CONTROL.Keys::ARROW_DOWN.Keys::NULL)->until(fn (): bool => $where() === 'measure 10, beat 1', 'not at letter A');
         $desk->keys(Keys::CONTROL.'g'.Keys::NULL)->see('.ask-words input')->sendKeys('B + 2');
-        $desk->press('Write it')->until(fn (): bool => $where() === 'measure 20, beat 1', 'not two measures after B');
+        $desk->press('Go there')->until(fn (): bool => $where() === 'measure 20, beat 1', 'not two measures after B');
         $desk->keys(Keys::CONTROL.'a'.Keys::NULL)->seeText('notes, measures 18-33', '.note-card');
         $desk->keys('9')->until(fn (): bool => str_starts_with($where(), 'measure 5'), 'not at what is hardest: the accents of the end');
         self::assertSame([], $desk->complaints());
@@ -85,7 +101,7 @@ final class WorkTest extends BrowserTestCase
     {
         $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT, 'r')->saved()->keys(Keys::ARROW_RIGHT, 'r')->saved();
         $desk->keys(Keys::SHIFT.'y'.Keys::NULL)->see('.ask-words input')->sendKeys('more weight');
-        $desk->press('Write it')->saved()->keys(Keys::SHIFT.'z'.Keys::NULL)->seeText('looked back on')->seeText('more weight', '.editions-list');
+        $desk->press('Keep it')->saved()->keys(Keys::SHIFT.'z'.Keys::NULL)->seeText('looked back on')->seeText('more weight', '.editions-list');
         $desk->press('Before anything was decided')->see('svg.score .pencil .mark');
         $desk->seeText('What has changed on the page since')->press('Bring it back')->seeText('as a new entry');
         $desk->until(fn (): bool => count($desk->all('.editions-list li')) >= 4, 'it is no new entry');
@@ -177,7 +193,7 @@ final class WorkTest extends BrowserTestCase
         self::assertCount(1, $desk->all('.desk-page g.multiRest'), 'measures 34 and 35 are one block');
         // A note with all there is: accent, dot, bow, retake, finger, string, position, a stroke, a place on the bow.
         $desk->keys(Keys::CONTROL.'g'.Keys::NULL)->see('.ask-words input')->sendKeys('21');
-        $desk->press('Write it')->until(fn (): bool => str_starts_with($desk->textOf('.note-card h2 .quiet'), 'measure 21'), 'not there');
+        $desk->press('Go there')->until(fn (): bool => str_starts_with($desk->textOf('.note-card h2 .quiet'), 'measure 21'), 'not there');
         $note = $desk->chosen();
         $desk->keys('t')->saved()->keys('r')->saved()->keys('>')->saved()->keys('p')->saved()->keys(Keys::SHIFT.'t'.Keys::NULL)->saved();
         /** @var list<array{top: float, bottom: float, kind: string}> $marks */

@@ -6,6 +6,8 @@ interface Question {
     words: string
     check: RegExp
     hint: string
+    /** What its button says. */
+    verb: string
     answer: (words: string | null) => void
 }
 
@@ -15,9 +17,9 @@ const words = ref('')
 const input = ref<InstanceType<typeof ElInput> | null>(null)
 const wrong = computed(() => question.value !== null && !question.value.check.test(words.value.trim()))
 
-function ask(asked: string, before: string, check = /^/, hint = ''): Promise<string | null> {
+function ask(asked: string, before: string, check = /^/, hint = '', verb = 'Write it'): Promise<string | null> {
     words.value = before
-    return new Promise((answer) => (question.value = { words: asked, check, hint, answer }))
+    return new Promise((answer) => (question.value = { words: asked, check, hint, verb, answer }))
 }
 
 function leave(answer: string | null): void {
@@ -39,10 +41,10 @@ defineExpose({ ask, asking: computed(() => question.value !== null) })
     <ElDialog :model-value="question !== null" :title="question?.words" width="420px" align-center @update:model-value="leave(null)" @opened="input?.focus()">
         <form class="ask-words" @submit.prevent="write">
             <ElInput ref="input" v-model="words" :aria-label="question?.words" :aria-invalid="wrong" maxlength="200" />
-            <p v-if="question?.hint" class="quiet" :class="{ error: wrong }">{{ question.hint }} Empty takes it back.</p>
+            <p v-if="question?.hint" class="quiet" :class="{ error: wrong }">{{ question.hint }}</p>
             <div class="row">
                 <ElButton @click="leave(null)">Leave it</ElButton>
-                <ElButton type="primary" native-type="submit" :disabled="wrong">Write it</ElButton>
+                <ElButton type="primary" native-type="submit" :disabled="wrong">{{ question?.verb }}</ElButton>
             </div>
         </form>
     </ElDialog>

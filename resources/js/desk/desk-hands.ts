@@ -96,7 +96,7 @@ export function deskHands(reach: Reach): DeskHands {
             say(selecting.chosen.value === null ? NOTHING_CHOSEN : 'Decide something here first; then say why.')
             return
         }
-        const words = await ask('Why is it decided so?', '', /^/, 'In one line.')
+        const words = await ask('Why is it decided so?', '', /^/, 'In one line.', 'Keep it')
         if (words !== null && words.trim() !== '') {
             desk.decide({ note: note.id, ...Object.fromEntries(holds(note)), reason: words.trim() })
         }

@@ -67,7 +67,7 @@ export interface DeskHands {
     /** What is written of one kind at a note, also while it waits to be saved. */
     shown(note: string, kind: KindName): string | undefined
     /** Asks for a few words; null when nobody answers. */
-    ask(question: string, before: string, check?: RegExp, hint?: string): Promise<string | null>
+    ask(question: string, before: string, check?: RegExp, hint?: string, verb?: string): Promise<string | null>
     undo(): void
     redo(): void
     handOut(): void

@@ -32,12 +32,12 @@ export function addedOrStruck(hands: DeskHands, kind: 'accent' | 'strongAccent' 
 }
 
 /** A few words that somebody types. */
-export async function typed(hands: DeskHands, field: FieldName, question: string, check?: RegExp, hint?: string): Promise<void> {
+export async function typed(hands: DeskHands, field: FieldName, question: string, check?: RegExp, hint = ''): Promise<void> {
     if (hands.chosen() === null) {
         hands.note({})
         return
     }
-    const words = await hands.ask(question, String(said(hands.chosen(), field) ?? ''), check, hint)
+    const words = await hands.ask(question, String(said(hands.chosen(), field) ?? ''), check, `${hint} Empty takes it back.`.trim())
     if (words !== null) {
         hands.over({ [field]: words.trim() === '' ? null : words.trim() })
     }

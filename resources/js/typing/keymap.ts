@@ -156,13 +156,13 @@ function here(typist: Typist, turn: (layer: Layer) => void, ask: Ask): TypingKey
             keys: ['q'],
             cap: 'meter',
             label: 'Meter from here',
-            run: () => void ask('Meter from this measure', measure?.meter ?? '', new RegExp(`^$|${METER.source}`), 'As 3/4, 6/8, 5/8, 3+2/8, C.').then((meter) => meter === null || set(() => ({ meter: meter.trim() || undefined }))),
+            run: () => void ask('Meter from this measure', measure?.meter ?? '', new RegExp(`^$|${METER.source}`), 'As 3/4, 6/8, 5/8, 3+2/8, C. Empty takes it back.').then((meter) => meter === null || set(() => ({ meter: meter.trim() || undefined }))),
         },
         {
             keys: ['w'],
             cap: 'key',
             label: 'Key from here',
-            run: () => void ask('Key from this measure', '', /^\s*$|^\s*([0-7]\s*[#♯b♭]?|[A-Ga-g]\s*[#♯b♭]?\s*(m|min|minor)?)\s*$/, 'As D, Bm, 2#, 3b or 0.').then((text) => {
+            run: () => void ask('Key from this measure', '', /^\s*$|^\s*([0-7]\s*[#♯b♭]?|[A-Ga-g]\s*[#♯b♭]?\s*(m|min|minor)?)\s*$/, 'As D, Bm, 2#, 3b or 0. Empty takes it back.').then((text) => {
                 const key = text === null ? null : keyNamed(text)
                 if (text !== null) {
                     set(() => ({ key: key?.key, mode: key?.mode }))
@@ -181,7 +181,7 @@ function here(typist: Typist, turn: (layer: Layer) => void, ask: Ask): TypingKey
             keys: ['t'],
             cap: 'tempo',
             label: 'Tempo',
-            run: () => void ask('Quarters a minute', String(measure?.tempo ?? ''), /^\s*$|^\s*\d{2,3}\s*$/, '20 to 300.').then((tempo) => tempo === null || set(() => ({ tempo: Number(tempo) || undefined }))),
+            run: () => void ask('Quarters a minute', String(measure?.tempo ?? ''), /^\s*$|^\s*\d{2,3}\s*$/, '20 to 300. Empty takes it back.').then((tempo) => tempo === null || set(() => ({ tempo: Number(tempo) || undefined }))),
         },
         words('a', 'arco'),
         words('s', 'pizz.'),

@@ -58,7 +58,7 @@ export function carryingHands({ desk, selecting, trying, carrying, choose, ask }
             say(NOTHING_CHOSEN)
             return
         }
-        const measures = await ask(`As in which ${speak('measures')}, from here on?`, '', /^\S+( ?[-–] ?\S+)?$/, 'One, as 21, or several, as 21-28.')
+        const measures = await ask(`As in which ${speak('measures')}, from here on?`, '', /^\S+( ?[-–] ?\S+)?$/, 'One, as 21, or several, as 21-28.', 'Look at it')
         if (measures === null || measures.trim() === '') {
             return
         }

@@ -9,7 +9,7 @@ export function goingHands(reach: Reach) {
 
     async function goTo(): Promise<void> {
         const places = reach.places()
-        const name = await ask(`Go to which ${speak('measure')} or letter?`, '', /^/, 'As 27, B, or B + 5.')
+        const name = await ask(`Go to which ${speak('measure')} or letter?`, '', /^/, 'As 27, B, or B + 5.', 'Go there')
         const measure = name === null || name.trim() === '' ? undefined : placeCalled(name, places)
         if (measure === null) {
             say(`There is no “${name?.trim()}” in this part.`)

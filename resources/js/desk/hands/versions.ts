@@ -25,7 +25,7 @@ export function versionHands({ desk, selecting, trying, settling, ask }: Reach) 
 
     async function keep(): Promise<void> {
         const decisions = trying.drafting.value ?? trying.trial.value?.decisions ?? []
-        const listen = await ask('What is to be listened for?', '', /^/, 'In a few words, or nothing.')
+        const listen = await ask('What is to be listened for?', '', /^/, 'In a few words, or nothing.', 'Keep both')
         if (listen === null) {
             return
         }
