@@ -17,6 +17,9 @@ final class Section
     /** @var array<string, int>|null */
     private ?array $places = null;
 
+    /** @var array<string, list<NoteMark>>|null */
+    private ?array $chords = null;
+
     /**
      * @param  list<LinedNote>  $notes  of its fullest voice, ties as one note, grace notes and chord notes left out
      * @param  array<string, non-empty-list<LinedNote>>  $measures  printed number => the notes that begin in it
@@ -84,6 +87,30 @@ final class Section
         $this->places ??= $this->everyPlace();
 
         return $this->places[$id] ?? null;
+    }
+
+    /** @return non-empty-list<NoteMark> a note, and the heads of its chord */
+    public function heads(LinedNote $note): array
+    {
+        $this->chords ??= $this->everyChord();
+
+        return [$note->mark, ...$this->chords[$note->id()] ?? []];
+    }
+
+    /** @return array<string, list<NoteMark>> id of the lead => the other heads */
+    private function everyChord(): array
+    {
+        $chords = [];
+        $lead = '';
+        foreach ($this->part->notes as $mark) {
+            if ($mark->note->chord) {
+                $chords[$lead][] = $mark;
+            } else {
+                $lead = $mark->note->id;
+            }
+        }
+
+        return $chords;
     }
 
     /** @return array<string, int> */

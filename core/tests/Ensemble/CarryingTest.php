@@ -102,6 +102,18 @@ final class CarryingTest extends TestCase
         self::assertSame([['note' => 'n10', 'text' => 'all the same here']], self::said(self::carried($section, 'n1', 'n5')[0]));
     }
 
+    public function test_a_chord_is_carried_head_for_head_and_grace_notes_are_told(): void
+    {
+        $tune = '4/4 2# | D4q +A4 E4 F#4 G4 | A4w | D4q +A4 E4 F#4 G4 | A4w';
+        $section = self::section([['note' => 'n2', 'finger' => 0, 'string' => 'A']], $tune);
+        [$carried] = self::carried($section, 'n1', 'n5');
+        self::assertSame([['note' => 'n8', 'finger' => 0, 'string' => 'A']], self::said($carried));
+
+        $like = LikePlaces::of($section, 'n1', 'n5');
+        self::assertNotNull($like);
+        self::assertSame(['What is decided on grace notes and in other voices stays behind.'], Carried::to(self::section([['note' => 'n6', 'finger' => 0]], $tune), $like->source(), $like->places()[0], ['n6' => true])->misfits, 'what is meant and lies outside the figure is told');
+    }
+
     public function test_a_way_to_bow_a_run_is_carried_as_a_run(): void
     {
         $section = self::section([['measures' => '1', 'action' => 'as-it-comes']]);

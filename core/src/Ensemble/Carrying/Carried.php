@@ -11,6 +11,7 @@ use UprightPencil\Core\Marking\Kinds\Apart;
 use UprightPencil\Core\Marking\Kinds\Kinds;
 use UprightPencil\Core\Marking\Kinds\OnString;
 use UprightPencil\Core\Marking\MarkedPage;
+use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Restated;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -20,6 +21,8 @@ use UprightPencil\Core\Strings\Instrument;
  */
 final readonly class Carried
 {
+    private const ELSEWHERE = 'What is decided on grace notes and in other voices stays behind.';
+
     /**
      * @param  list<Decision>  $decisions
      * @param  list<string>  $misfits  what did not fit, as sentences
@@ -37,12 +40,11 @@ final readonly class Carried
      */
     public static function to(Section $section, array $source, array $place, ?array $only = null): self
     {
-        $pairs = [];
-        foreach ($source as $index => $note) {
-            isset($place[$index]) && ($only === null || isset($only[$note->id()])) && $pairs[] = [$note, $place[$index]];
-        }
+        $pairs = array_map(static fn (LinedNote $note, LinedNote $other): array => [$note, $other], array_slice($source, 0, count($place)), array_slice($place, 0, count($source)));
+        $meant = $only === null ? [] : array_diff_key($only, ...array_map(static fn (LinedNote $note): array => array_fill_keys(array_map(static fn (NoteMark $head): string => $head->note->id, $section->heads($note)), true), $source));
+        $left = array_filter($section->part->notes, static fn (NoteMark $note): bool => isset($meant[$note->note->id]) && self::carriedFields($note) !== []);
 
-        return self::pairs($section, $pairs, self::strings($source, $place, $section->part->instrument), $place);
+        return self::pairs($section, $pairs, $only, $left === [] ? [] : [self::ELSEWHERE]);
     }
 
     /**
@@ -72,68 +74,89 @@ final readonly class Carried
             $other = $there[$note->tick() + $shift] ?? null;
             if ($other !== null && $other->ticks() === $note->ticks() && $other->slurred === $note->slurred) {
                 $pairs[] = [$note, $other];
-            } elseif (self::carriedFields($note) !== []) {
+            } elseif (self::carriedFields($note->mark) !== []) {
                 [$measure, $beat] = $beats->placeAt($note->tick() + $shift);
                 $misfits[] = "Measure {$measure}, beat ".MarkedPage::beat($beat)." is not like measure {$note->mark->place->measure}.";
             }
         }
-        $made = self::pairs($section, $pairs, self::strings(array_column($pairs, 0), array_column($pairs, 1), $section->part->instrument), array_column($pairs, 1));
 
-        return new self($made->decisions, $made->likeness, [...$made->misfits, ...$misfits]);
+        return self::pairs($section, $pairs, null, $misfits);
     }
 
     /**
      * @param  list<array{LinedNote, LinedNote}>  $pairs
-     * @param  int|null  $over  how many strings over the other notes lie; null: otherwise
-     * @param  list<LinedNote>  $place
+     * @param  array<string, true>|null  $only  ids of the notes whose decisions are meant; null: all
+     * @param  list<string>  $misfits  what is known already not to fit
      */
-    private static function pairs(Section $section, array $pairs, ?int $over, array $place): self
+    private static function pairs(Section $section, array $pairs, ?array $only, array $misfits): self
     {
-        $fieldsOf = $misfits = [];
+        [$heads, $whole] = self::headsOf($section, $pairs);
+        $over = $whole ? self::strings($heads, $section->part->instrument) : null;
+        $fieldsOf = $behind = [];
         $same = true;
         $otherwise = false;
-        foreach ($pairs as [$note, $other]) {
-            $fields = self::carriedFields($note);
+        foreach ($heads as [$note, $other]) {
+            $fields = $only === null || isset($only[$note->note->id]) ? self::carriedFields($note) : [];
             $hand = array_filter($fields, Kinds::isOfTheHand(...), ARRAY_FILTER_USE_KEY);
             $fitted = self::onString($hand, $over, $section->part->instrument);
             if ($hand !== [] && $fitted === null) {
-                $misfits['fingers'] = 'The fingers stay behind: the notes lie otherwise under the hand.';
+                $behind = ['The fingers stay behind: the notes lie otherwise under the hand.'];
             }
             $fields = array_diff_key($fields, $hand) + ($fitted ?? []);
-            $now = $other->mark->decided;
             foreach ($fields as $field => $value) {
-                $same = $same && ($now[$field] ?? null) === $value;
-                $otherwise = $otherwise || (isset($now[$field]) && $now[$field] !== $value);
+                $same = $same && $other->said($field) === $value;
+                $otherwise = $otherwise || ($other->said($field) ?? $value) !== $value;
             }
-            $fieldsOf[$other->id()] = $fields;
+            $fieldsOf[$other->note->id] = $fields;
         }
-        $apart = array_filter($place, static fn (LinedNote $note): bool => $note->mark->isDecided(Apart::FIELD)) !== [];
+        $place = array_column($heads, 1);
+        $apart = array_filter($place, static fn (NoteMark $note): bool => $note->isDecided(Apart::FIELD)) !== [];
 
         return new self(Restated::of($section->part->part, $fieldsOf), match (true) {
             $apart => Likeness::Apart,
             $otherwise => Likeness::Otherwise,
             $same => Likeness::Same,
             default => Likeness::Free,
-        }, array_values($misfits));
+        }, [...$behind, ...$misfits]);
+    }
+
+    /**
+     * Head for head, where both are chords of as many notes; else only what the bow does is alike.
+     *
+     * @param  list<array{LinedNote, LinedNote}>  $pairs
+     * @return array{list<array{NoteMark, NoteMark}>, bool} and whether every head has one
+     */
+    private static function headsOf(Section $section, array $pairs): array
+    {
+        $heads = [];
+        $whole = true;
+        foreach ($pairs as [$note, $other]) {
+            [$these, $those] = [$section->heads($note), $section->heads($other)];
+            $whole = $whole && count($these) === count($those);
+            foreach ($these as $index => $head) {
+                isset($those[$index]) && $heads[] = [$head, $those[$index]];
+            }
+        }
+
+        return [$heads, $whole];
     }
 
     /** @return array<string, mixed> what is decided on a note and belongs to its figure, not to its place */
-    private static function carriedFields(LinedNote $note): array
+    private static function carriedFields(NoteMark $note): array
     {
-        return array_filter($note->mark->decided, static fn (string $field): bool => Kinds::of($field)[0]->isCarried(), ARRAY_FILTER_USE_KEY);
+        return array_filter($note->decided, static fn (string $field): bool => Kinds::of($field)[0]->isCarried(), ARRAY_FILTER_USE_KEY);
     }
 
     /**
      * How many strings over the notes of a place lie, so that the same fingers play them: 0 where they are the same notes.
      *
-     * @param  list<LinedNote>  $source
-     * @param  list<LinedNote>  $place
+     * @param  list<array{NoteMark, NoteMark}>  $heads
      */
-    private static function strings(array $source, array $place, Instrument $instrument): ?int
+    private static function strings(array $heads, Instrument $instrument): ?int
     {
         $moved = [];
-        foreach ($source as $index => $note) {
-            isset($place[$index]) && $moved[$place[$index]->midi() - $note->midi()] = true;
+        foreach ($heads as [$note, $other]) {
+            $moved[($other->note->pitch?->midi() ?? 0) - ($note->note->pitch?->midi() ?? 0)] = true;
         }
         if (count($moved) !== 1) {
             return null;
