@@ -82,7 +82,7 @@ final readonly class SchoolExport
             'concert' => $occasion === null ? null : ['name' => $occasion->name, 'on' => $occasion->on->toDateString()],
             'orders' => array_values($piece->orders()->with('user')->reorder('id')->get()->map(static fn (PerformanceOrder $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'order' => $one->order])->all()),
             'passages' => $piece->own_passages ? $piece->namedPassages() : null,
-            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String(), 'derivedFrom' => $places[$part->derived_from ?? 0] ?? null, 'derivation' => $part->derivation])->all()),
+            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String(), 'derivedFrom' => $places[$part->derived_from ?? 0] ?? null, 'derivation' => $part->derivation, 'lineStarts' => $part->line_starts ?? []])->all()),
         ]);
         foreach ($piece->parts()->with('piece.ensemble')->get() as $part) {
             $name = "{$folder}/".self::file($part);

@@ -168,7 +168,7 @@ final class SchoolReading
     {
         $file = "{$folder}/".basename(self::text($data, 'file'));
         $music = $this->music("{$file}-print.musicxml");
-        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null]);
+        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...)))]);
         foreach ($this->json("{$file}-record.json") as $entry) {
             is_array($entry) && $this->entry($part, $entry);
         }

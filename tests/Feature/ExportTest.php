@@ -117,6 +117,7 @@ final class ExportTest extends TestCase
         $this->actingAs($director)->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n3', 'finger' => 3]]))->assertOk();
         $mended = (string) preg_replace('/<note id="[^"]*"/', '<note', self::musicXml('2# | D4q E4 G4 G4 | A4h D4'));
         $this->post("/api/pieces/{$part->piece_id}/correction", ['file' => UploadedFile::fake()->createWithContent('mended.musicxml', $mended), 'parts' => [$part->id => 'P1']], ['Accept' => 'application/json'])->assertNoContent();
+        $this->putJson("/api/parts/{$part->id}/lines", ['lines' => ['1', '2']])->assertNoContent();
         $this->postJson("/api/parts/{$part->id}/derived", ['as' => 'viola', 'name' => 'Viola', 'key' => Str::uuid()->toString()])->assertCreated();
         self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
         self::assertSame(0, $this->erase('A School'));
@@ -124,6 +125,7 @@ final class ExportTest extends TestCase
         $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->assertSuccessful();
 
         [$violin, $viola] = Part::query()->orderBy('place')->get()->all();
+        self::assertSame([['1', '2'], []], [$violin->line_starts, $viola->line_starts]);
         self::assertSame([null, $violin->id, 'viola'], [$violin->derived_from, $viola->derived_from, $viola->derivation['as'] ?? null]);
         self::assertSame([['imported', ''], ['corrected', 'mended.musicxml']], $violin->versions()->get()->map(static fn (PartVersion $one): array => [$one->how, $one->source])->all());
         self::assertStringContainsString('<step>F</step>', (string) $violin->versions()->value('music'));
