@@ -12,7 +12,7 @@ final class WorkTest extends BrowserTestCase
 {
     public function test_no_key_on_the_desk_means_two_things(): void
     {
-        $desk = $this->desk('Pebbles', 'Violin')->keys('?');
+        $desk = $this->desk('Rest and Return', 'Violin')->keys('?');
         $desk->see('.key-sheet dt kbd');
         /** @var list<string> $keys */
         $keys = $desk->script('return [...document.querySelectorAll(".key-sheet dt kbd")].map((key) => key.textContent)');
@@ -99,7 +99,7 @@ final class WorkTest extends BrowserTestCase
 
     public function test_an_earlier_moment_is_looked_at_and_brought_back(): void
     {
-        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT, 'r')->saved()->keys(Keys::ARROW_RIGHT, 'r')->saved();
+        $desk = $this->desk('Rest and Return', 'Cello')->keys(Keys::ARROW_RIGHT, 'r')->saved()->keys(Keys::ARROW_RIGHT, 'r')->saved();
         $desk->keys(Keys::SHIFT.'y'.Keys::NULL)->see('.ask-words input')->sendKeys('more weight');
         $desk->press('Keep it')->saved()->keys(Keys::SHIFT.'z'.Keys::NULL)->seeText('looked back on')->seeText('more weight', '.editions-list');
         $desk->press('Before anything was decided')->see('svg.score .pencil .mark');
@@ -112,8 +112,8 @@ final class WorkTest extends BrowserTestCase
 
     public function test_eight_measures_are_marked_by_touch_alone(): void
     {
-        $tablet = $this->browser(1024, 768, Browser::TABLET)->signIn('/')->seeText('Pebbles');
-        $tablet->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === "Pebbles").querySelector(".part-link").click()');
+        $tablet = $this->browser(1024, 768, Browser::TABLET)->signIn('/')->seeText('Rest and Return');
+        $tablet->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === "Rest and Return").querySelector(".part-link").click()');
         $tablet->desk();
         self::assertTrue($tablet->script('return matchMedia("(pointer: coarse)").matches'));
         /** @var list<string> $first the first note of each of eight measures */
