@@ -20,7 +20,6 @@ use UprightPencil\Core\Marking\Kinds\Direction;
 use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Marking\Kinds\FingerPlace;
 use UprightPencil\Core\Marking\MarkedPage;
-use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Record;
@@ -138,7 +137,9 @@ final readonly class History
         $last = LogEntry::query()->where('part_id', $this->part->id)->where('seq', '<=', $seq)->orderByDesc('seq')->first();
         $at = $last->created_at ?? $this->part->created_at ?? now();
         $music = $this->musicAt($at->toDateTimeString());
-        $then = $this->markedThen($music, $seq);
+        $score = KeptScores::of($music);
+        $decided = PartDecisions::leniently($score->parts[0], $this->record($seq)->decisions());
+        $then = PartMarker::mark($score, $score->parts[0], $decided, PartRecipe::of($this->part)->settings());
         $layer = array_map(static fn (DrawnMark $mark): MarkView => MarkView::of($mark), (new MarkedPage($then))->marks());
         if ($music !== $this->part->music) {
             return new PastView($seq, $at->toIso8601String(), $music, $layer, false, [], []);
@@ -152,7 +153,7 @@ final readonly class History
             $layer,
             true,
             array_map(static fn ($line): SheetLineView => SheetLineView::of($line), TransferSheet::since($then, $now->marked())->lines),
-            array_map(static fn (Decision $decision): array => $decision->toArray(), Restated::back($then->printed, $now->decisions()->notes, $this->decisionsThen($then, $seq)->notes)),
+            array_map(static fn (Decision $decision): array => $decision->toArray(), Restated::back($then->printed, $now->decisions()->notes, $decided->notes)),
         );
     }
 
@@ -161,18 +162,6 @@ final readonly class History
         $version = PartVersion::query()->where('part_id', $this->part->id)->where('created_at', '<=', $moment)->orderByDesc('id')->first();
 
         return $version->music ?? PartVersion::query()->where('part_id', $this->part->id)->orderBy('id')->first()->music ?? $this->part->music;
-    }
-
-    private function markedThen(string $music, int $seq): MarkedPart
-    {
-        $score = KeptScores::of($music);
-
-        return PartMarker::mark($score, $score->parts[0], PartDecisions::leniently($score->parts[0], $this->record($seq)->decisions()), PartRecipe::of($this->part)->settings());
-    }
-
-    private function decisionsThen(MarkedPart $then, int $seq): PartDecisions
-    {
-        return PartDecisions::leniently($then->printed, $this->record($seq)->decisions());
     }
 
     private function record(int $seq): Record

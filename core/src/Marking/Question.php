@@ -116,13 +116,13 @@ final readonly class Question
         foreach (Proposals::of($part, notes: $touched, doubtful: true)->decisions as $decision) {
             $fields[(string) $decision->note] = $decision->fields;
         }
+        $named = array_map(static fn (Decision $decision): array => PartDecisions::touched($part->printed, [$decision]), $other);
         foreach ($part->notes as $note) {
             if (! isset($touched[$note->note->id])) {
                 continue;
             }
-            foreach ($other as $decision) {
-                $there = PartDecisions::touched($part->printed, [$decision]);
-                foreach (isset($there[$note->note->id]) ? array_keys($decision->fields) : [] as $field) {
+            foreach ($other as $index => $decision) {
+                foreach (isset($named[$index][$note->note->id]) ? array_keys($decision->fields) : [] as $field) {
                     $fields[$note->note->id][$field] ??= $note->decided[$field] ?? null;
                 }
             }

@@ -54,7 +54,7 @@ export function noteAway(notes: readonly Note[], from: number, by: 1 | -1, what:
 }
 
 /** The notes of the section between two letters in which a note lies; all where there are no letters. */
-export function sectionAround(notes: readonly Note[], note: Note | null, { measures, letters }: Places): { from: string; to: string; words: string } | null {
+export function sectionAround(notes: readonly Note[], note: Note | null, { measures, letters }: Places): { from: string; to: string } | null {
     const measure = note === null ? -1 : measures.indexOf(note.measure)
     const [first, last] = [notes[0], notes.at(-1)]
     if (measure === -1 || !first || !last) {
@@ -66,5 +66,5 @@ export function sectionAround(notes: readonly Note[], note: Note | null, { measu
         const place = measures.indexOf(one.measure)
         return place >= (begin?.measure ?? 0) && (end === undefined || place < end.measure)
     })
-    return { from: inside[0]?.id ?? first.id, to: inside.at(-1)?.id ?? last.id, words: begin ? `section ${begin.letter}` : 'the beginning' }
+    return { from: inside[0]?.id ?? first.id, to: inside.at(-1)?.id ?? last.id }
 }

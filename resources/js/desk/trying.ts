@@ -87,12 +87,9 @@ export function useTrying(part: () => number | null, players: () => number | nul
         drafting,
         draft,
         undraft,
-        /** @returns what was drafted */
-        endDraft: (): Decision[] => {
-            const made = drafting.value ?? []
+        endDraft: (): void => {
             drafting.value = null
             leave()
-            return made
         },
         why,
         ways,
