@@ -10,9 +10,11 @@ use App\Models\LogEntry;
 final readonly class TheirEntryView
 {
     /**
+     * @param  int  $seq  its place in the record
      * @param  list<array<string, mixed>>  $decisions
      */
     public function __construct(
+        public int $seq,
         public string $by,
         public string $at,
         #[Typed('Decision[]')]
@@ -21,6 +23,6 @@ final readonly class TheirEntryView
 
     public static function of(LogEntry $entry): self
     {
-        return new self($entry->user->name, $entry->created_at->toIso8601String(), $entry->decisions);
+        return new self($entry->seq, $entry->user->name, $entry->created_at->toIso8601String(), $entry->decisions);
     }
 }

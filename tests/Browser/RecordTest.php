@@ -68,7 +68,7 @@ final class RecordTest extends BrowserTestCase
     {
         $desk = $this->desk('Gravel Road', 'Viola')->keys(Keys::END);
         $note = $desk->chosen();
-        $theirs = [['by' => 'Ada Quill', 'at' => '2026-11-20T10:05:00+00:00', 'decisions' => [['measures' => 'all', 'action' => 'hook']]]];
+        $theirs = [['seq' => 1, 'by' => 'Ada Quill', 'at' => '2026-11-20T10:05:00+00:00', 'decisions' => [['measures' => 'all', 'action' => 'hook']]]];
         foreach ([
             [403, [], 'This is not yours to do'],
             [404, [], 'There is nothing here any more.'],
@@ -235,6 +235,25 @@ final class RecordTest extends BrowserTestCase
         $two->keys(Keys::HOME, '2')->seeText('decided about the same notes meanwhile', '.set-aside')->seeText('finger 4', '.set-aside')->seeText('finger 2', '.set-aside');
         $two->press('Put it on this page')->saved()->dontSee('.set-aside');
         self::assertContains('finger decided 2', $two->marksOn($note));
+    }
+
+    public function test_what_was_set_aside_is_put_on_the_page_before_the_page_shows_the_others(): void
+    {
+        $one = $this->desk('Mill Wheel Jig', 'Cello')->keys(Keys::HOME);
+        $two = $this->desk('Mill Wheel Jig', 'Cello')->keys(Keys::HOME);
+        $note = $one->chosen();
+        $one->keys('4')->saved();
+        // Whatever it would ask for now takes its time.
+        $two->script('const asked = window.fetch; window.fetch = (address, options) => ["GET", undefined].includes(options?.method) ? new Promise(() => {}) : asked(address, options)');
+        $two->keys('2')->seeText('decided about the same notes meanwhile', '.set-aside');
+        $two->press('Put it on this page')->saved()->dontSee('.set-aside');
+        $one->driver->navigate()->refresh();
+        self::assertStringContainsString('2', self::fingerOn($one->desk(), $note));
+    }
+
+    private static function fingerOn(Browser $desk, string $note): string
+    {
+        return implode(' ', array_filter($desk->marksOn($note), static fn (string $mark): bool => str_starts_with($mark, 'finger decided')));
     }
 
     public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void

@@ -1307,6 +1307,8 @@ export interface Term {
 
 /** What somebody else decided. */
 export interface TheirEntry {
+    /** its place in the record */
+    seq: number
     by: string
     at: string
     decisions: Decision[]

@@ -192,13 +192,17 @@ export const useQueue = defineStore('queue', () => {
         drop(...aside.value.filter(({ key }) => keys.includes(key)).map(({ key }) => key))
     }
 
-    /** What was set aside is decided again on the page as it is now, in the same order; or let go. */
+    /**
+     * What was set aside is decided again on the page as it is now, in the same order; or let go. What the others decided was
+     * told with it, so it has been seen even where the page does not show it yet.
+     */
     function settle(part: number, again: boolean, seen: number): void {
         const settled = aside.value.filter((entry) => entry.part === part)
+        const told = Math.max(seen, ...settled.flatMap((entry) => entry.aside?.theirs ?? []).map(({ seq }) => seq || 0))
         drop(...settled.map(({ key }) => key))
         settled
             .filter(({ kind }) => again && kind === 'decide')
-            .forEach(({ players, decisions, proposed }) => push({ part, players, kind: 'decide', decisions, proposed, seen }))
+            .forEach(({ players, decisions, proposed }) => push({ part, players, kind: 'decide', decisions, proposed, seen: told }))
     }
 
     /** Another window made, sent or let go of an entry. */

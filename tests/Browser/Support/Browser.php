@@ -24,6 +24,9 @@ final class Browser
     /** What a tablet tells Chromium about itself: there is a finger, and no mouse. */
     public const TABLET = ['--touch-events=enabled', '--blink-settings=primaryHoverType=1,availableHoverTypes=1,primaryPointerType=2,availablePointerTypes=2'];
 
+    /** Debian's start-up asks for a graphics card; where there is none, imitating one takes a fifth of the time. */
+    private const WITHOUT_CARD = ['--disable-gpu', '--disable-gpu-rasterization', '--disable-gpu-compositing', '--disable-software-rasterizer', '--renderer-process-limit=1'];
+
     private const PATIENCE = 15;
 
     /** In microseconds. */
@@ -50,7 +53,7 @@ final class Browser
 
             return $idle;
         }
-        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', '--disable-gpu', '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
+        $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', ...self::WITHOUT_CARD, '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
         $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'ALL']);
