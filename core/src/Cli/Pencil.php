@@ -290,9 +290,11 @@ final class Pencil
         $settings = self::settings($arguments, true);
         $reading = self::load($arguments);
         $settings->order->refuseUnknown($reading->score);
-        $marked = self::together($reading->score, self::parts($arguments, $reading->score), self::decisions($arguments), $settings);
+        $parts = self::parts($arguments, $reading->score);
+        $decisions = self::decisions($arguments);
+        $own = array_map(static fn (Part $part): array => PartDecisions::about($part, $reading->score, $decisions), $parts);
 
-        return self::json((new LineUp($settings->order->ofAll($reading->score), $marked))->toArray());
+        return self::json(LineUp::worked($reading->score, $parts, $own, array_fill(0, count($parts), $settings))->toArray());
     }
 
     /** The transfer sheet of each part; with --since what a player changes on a page that was marked by other decisions. */

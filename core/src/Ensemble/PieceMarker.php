@@ -68,13 +68,22 @@ final class PieceMarker
      */
     public static function mark(Score $score, array $parts, array $decisions, array $settings): array
     {
-        $piece = new self($score, $parts, $settings);
+        return array_map((new self($score, $parts, $settings))->marked(...), array_keys($decisions), $decisions);
+    }
 
-        return array_map(
-            static fn (PartDecisions $own, int $index): MarkedPart => $own->notes === [] ? $piece->marked[$index] : $piece->sessions[$index]->mark($own, $piece->together[$index]),
-            $decisions,
-            array_keys($decisions),
-        );
+    /**
+     * @param  list<Part>  $parts
+     * @param  list<Settings>  $settings
+     */
+    public static function open(Score $score, array $parts, array $settings): self
+    {
+        return new self($score, $parts, $settings);
+    }
+
+    /** One of its parts with what is decided for it. */
+    public function marked(int $index, PartDecisions $decisions): MarkedPart
+    {
+        return $decisions->notes === [] ? $this->marked[$index] : $this->sessions[$index]->mark($decisions, $this->together[$index]);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Ensemble;
 
+use UprightPencil\Core\Marking\Kinds\Playing;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\NoteMark;
@@ -17,22 +18,24 @@ final class Section
     /** @var array<string, int>|null */
     private ?array $places = null;
 
-    /** @var array<string, list<NoteMark>>|null */
-    private ?array $chords = null;
-
     /**
+     * @param  int  $times  by which the ticks of the part are multiplied, so that all sections count alike
      * @param  list<LinedNote>  $notes  of its fullest voice, ties as one note, grace notes and chord notes left out
-     * @param  array<string, non-empty-list<LinedNote>>  $measures  printed number => the notes that begin in it
+     * @param  array<int, non-empty-list<LinedNote>>  $measures  tick at which it starts => the notes that begin in it
      */
     private function __construct(
         public readonly int $index,
         public readonly MarkedPart $part,
+        public readonly int $times,
         public readonly array $notes,
         public readonly array $measures,
     ) {}
 
-    public static function of(int $index, MarkedPart $part): self
+    /** @param int|null $resolution ticks in a quarter, a multiple of the part's own; null: its own */
+    public static function of(int $index, MarkedPart $part, ?int $resolution = null): self
     {
+        $times = $resolution === null ? 1 : intdiv($resolution, $part->beats->resolution);
+        $chords = self::everyChord($part);
         $notes = $measures = [];
         $open = 0;
         foreach (self::fullestVoice($part) as $mark) {
@@ -43,20 +46,20 @@ final class Section
                 });
             }
             $before = array_pop($notes);
-            $end = $mark->place->tick + $mark->note->duration;
+            $end = ($mark->place->tick + $mark->note->duration) * $times;
             if ($before !== null && $mark->note->tieStop) {
-                $notes[] = new LinedNote($index, $before->mark, $end, $before->slurred, $before->gap);
+                $notes[] = new LinedNote($index, $before->mark, $end, $before->slurred, $before->gap, $times, $before->chord, $before->solo);
 
                 continue;
             }
             $before === null || $notes[] = $before;
-            $notes[] = new LinedNote($index, $mark, $end, $slurred, max(0, $mark->place->tick - ($before->end ?? 0)));
+            $notes[] = new LinedNote($index, $mark, $end, $slurred, max(0, $mark->place->tick * $times - ($before->end ?? 0)), $times, $chords[$mark->note->id] ?? [], Playing::isSolo($mark));
         }
         foreach ($notes as $note) {
-            $measures[$note->mark->place->measure][] = $note;
+            $measures[$part->part->measures[$part->beats->measureAt($note->mark->place->tick)]->start * $times][] = $note;
         }
 
-        return new self($index, $part, $notes, $measures);
+        return new self($index, $part, $times, $notes, $measures);
     }
 
     /** @return list<NoteMark> */
@@ -64,7 +67,7 @@ final class Section
     {
         $voices = [];
         foreach ($part->notes as $mark) {
-            $mark->note->chord || $mark->note->grace || $voices[MarkedPage::voice($mark)][] = $mark;
+            ! $mark->note->sounds() || $mark->note->chord || $mark->note->grace || $voices[MarkedPage::voice($mark)][] = $mark;
         }
         usort($voices, static fn (array $a, array $b): int => count($b) <=> count($a));
 
@@ -92,17 +95,18 @@ final class Section
     /** @return non-empty-list<NoteMark> a note, and the heads of its chord */
     public function heads(LinedNote $note): array
     {
-        $this->chords ??= $this->everyChord();
-
-        return [$note->mark, ...$this->chords[$note->id()] ?? []];
+        return [$note->mark, ...$note->chord];
     }
 
     /** @return array<string, list<NoteMark>> id of the lead => the other heads */
-    private function everyChord(): array
+    private static function everyChord(MarkedPart $part): array
     {
         $chords = [];
         $lead = '';
-        foreach ($this->part->notes as $mark) {
+        foreach ($part->notes as $mark) {
+            if (! $mark->note->sounds()) {
+                continue;
+            }
             if ($mark->note->chord) {
                 $chords[$lead][] = $mark;
             } else {
@@ -140,11 +144,46 @@ final class Section
         $from = array_search($first, $numbers, true);
         $to = array_search($last, array_reverse($numbers, true), true);
 
-        return $from === false || $to === false || $to < $from ? [] : array_merge([], ...array_values(array_intersect_key($this->measures, array_flip(array_slice($numbers, $from, $to - $from + 1)))));
+        return $from === false || $to === false || $to < $from ? [] : $this->within($this->part->part->measures[$from]->start * $this->times, $this->part->part->measures[$to]->start * $this->times + 1);
+    }
+
+    /**
+     * @param  int  $from  tick
+     * @param  int  $until  tick
+     * @return list<LinedNote> the notes of the measures that start from the one to before the other
+     */
+    public function within(int $from, int $until): array
+    {
+        return array_merge([], ...array_values(array_filter($this->measures, static fn (int $start): bool => $start >= $from && $start < $until, ARRAY_FILTER_USE_KEY)));
+    }
+
+    /** The note that sounds at a tick; null where it rests. */
+    public function at(int $tick): ?LinedNote
+    {
+        $low = 0;
+        $high = count($this->notes) - 1;
+        while ($low <= $high) {
+            $middle = intdiv($low + $high, 2);
+            $note = $this->notes[$middle];
+            if ($note->tick() > $tick) {
+                $high = $middle - 1;
+            } elseif ($note->end <= $tick) {
+                $low = $middle + 1;
+            } else {
+                return $note;
+            }
+        }
+
+        return null;
     }
 
     public function id(): string
     {
         return $this->part->part->id;
+    }
+
+    public function name(): string
+    {
+        return $this->part->part->name;
     }
 }

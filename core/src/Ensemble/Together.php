@@ -24,7 +24,7 @@ final readonly class Together
      * Groups of sections with the same measure at the same time.
      *
      * @param  list<Section>  $sections
-     * @return array<string, list<non-empty-list<int>>> printed measure => groups of section indexes, each of two or more
+     * @return array<int, list<non-empty-list<int>>> tick at which the measure starts => groups of section indexes, each of two or more
      */
     public static function groups(array $sections): array
     {
@@ -32,7 +32,7 @@ final readonly class Together
         foreach ($sections as $section) {
             foreach ($section->measures as $measure => $notes) {
                 if (self::isWorthComparing($notes)) {
-                    $groups[$measure][self::signature($notes, $notes[0]->tick() - $notes[0]->mark->place->tick)][] = $section->index;
+                    $groups[$measure][self::signature($notes, 0)][] = $section->index;
                 }
             }
         }
@@ -41,13 +41,13 @@ final readonly class Together
     }
 
     /**
-     * A long note held by itself is compared in entries and releases only.
+     * A long note held by itself is compared in entries and releases only; a solo bows with nobody.
      *
      * @param  non-empty-list<LinedNote>  $notes
      */
     private static function isWorthComparing(array $notes): bool
     {
-        return count($notes) >= self::LEAST_NOTES && array_filter($notes, static fn (LinedNote $note): bool => $note->direction() === '-') === [];
+        return count($notes) >= self::LEAST_NOTES && array_filter($notes, static fn (LinedNote $note): bool => $note->solo || $note->direction() === '-') === [];
     }
 
     /**
@@ -78,37 +78,37 @@ final readonly class Together
     /**
      * Phrases of a section that come again: measures with the same rhythm, slurs and contour, longest first.
      *
-     * @return list<array{list<string>, list<string>}> the measures of the first place and of a later one
+     * @return list<array{list<int>, list<int>}> where the measures of the first place start, and those of a later one
      */
     public static function repeats(Section $section): array
     {
-        $numbers = array_map(strval(...), array_keys($section->measures));
+        $starts = array_keys($section->measures);
         $signatures = array_map(static fn (array $notes): string => self::contour($notes), array_values($section->measures));
         $repeats = [];
         $seen = $covered = [];
         foreach ($signatures as $place => $signature) {
             $first = $seen[$signature] ?? null;
             $seen[$signature] ??= $place;
-            if ($first === null || isset($covered[$place]) || count($section->measures[$numbers[$place]]) < self::LEAST_NOTES) {
+            if ($first === null || isset($covered[$place]) || count($section->measures[$starts[$place]]) < self::LEAST_NOTES) {
                 continue;
             }
             $length = 1;
             while (isset($signatures[$place + $length]) && $first + $length < $place && $signatures[$place + $length] === $signatures[$first + $length]) {
                 $covered[$place + $length++] = true;
             }
-            $again = array_slice($numbers, $place, $length);
+            $again = array_slice($starts, $place, $length);
             if (self::isPhrase($section, $again)) {
-                $repeats[] = [array_slice($numbers, $first, $length), $again];
+                $repeats[] = [array_slice($starts, $first, $length), $again];
             }
         }
 
         return $repeats;
     }
 
-    /** @param list<string> $measures */
+    /** @param list<int> $measures */
     private static function isPhrase(Section $section, array $measures): bool
     {
-        $notes = array_merge(...array_map(static fn (string $measure): array => $section->measures[$measure], $measures));
+        $notes = array_merge(...array_map(static fn (int $measure): array => $section->measures[$measure], $measures));
 
         return count($notes) >= self::PHRASE_NOTES || count(array_filter($notes, static fn (LinedNote $note): bool => ! $note->slurred)) >= self::LEAST_STROKES;
     }

@@ -9,7 +9,11 @@ use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
 
-/** Places where several sections sound one pitch class long enough to tune to (`fingering.md`, “Trouble spots”). */
+/**
+ * Places where several sections sound one pitch class long enough to tune to (`fingering.md`, “Trouble spots”).
+ *
+ * @phpstan-type Spot array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>, beat: float, tick: int, end: int, class: int, everybody: bool}
+ */
 final class TuningSpots
 {
     /** Seconds: shorter, nobody can listen and move. */
@@ -20,18 +24,22 @@ final class TuningSpots
     private const NAMES = ['C', 'C♯', 'D', 'E♭', 'E', 'F', 'F♯', 'G', 'A♭', 'A', 'B♭', 'B'];
 
     /**
+     * Where everybody who plays has it.
+     *
      * @return list<array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>}> in the order of the page
      */
     public static function of(Score $score): array
     {
-        return array_map(static function (array $spot): array {
-            unset($spot['beat'], $spot['tick']);
+        $everybody = array_filter(self::placed($score), static fn (array $spot): bool => $spot['everybody']);
 
-            return $spot;
-        }, self::placed($score));
+        return array_values(array_map(static fn (array $spot): array => ['pitch' => $spot['pitch'], 'measure' => $spot['measure'], 'to' => $spot['to'], 'seconds' => $spot['seconds'], 'sections' => $spot['sections']], $everybody));
     }
 
-    /** @return list<array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>, beat: float, tick: int}> the same, with where they begin */
+    /**
+     * The same, also where some sections have something else, with where they begin and end.
+     *
+     * @return list<Spot>
+     */
     public static function placed(Score $score): array
     {
         if (count($score->parts) < self::SECTIONS) {
@@ -47,12 +55,12 @@ final class TuningSpots
                 $heard[$part][$class] = ($heard[$part][$class] ?? 0) + $more;
             }
             $now = self::unison($score, $heard);
-            if ($open !== null && ($now === null || $now[0] !== $open['class'])) {
+            if ($open !== null && ($now === null || $now[0] !== $open['class'] || $now[2] !== $open['everybody'])) {
                 $spots[] = self::spot($beats, $open, $tick, $tempo);
                 $open = null;
             }
             if ($now !== null) {
-                $open ??= ['class' => $now[0], 'start' => $tick, 'sections' => $now[1]];
+                $open ??= ['class' => $now[0], 'start' => $tick, 'sections' => $now[1], 'everybody' => $now[2]];
                 $open['sections'] = array_values(array_unique([...$open['sections'], ...$now[1]]));
             }
         }
@@ -81,26 +89,30 @@ final class TuningSpots
     }
 
     /**
-     * The one pitch class that everybody who plays sounds, and who they are.
+     * The pitch class that most sections sound, who they are, and whether nothing else is heard.
      *
      * @param  array<int, array<int, int>>  $heard  part => pitch class => how many notes
-     * @return array{int, list<string>}|null
+     * @return array{int, list<string>, bool}|null
      */
     private static function unison(Score $score, array $heard): ?array
     {
-        $classes = $sections = [];
+        $sections = [];
         foreach ($heard as $index => $counts) {
-            $sounding = array_keys(array_filter($counts));
-            $classes += array_fill_keys($sounding, true);
-            $sounding === [] || $sections[] = $score->parts[$index]->name;
+            foreach (array_keys(array_filter($counts)) as $class) {
+                $sections[$class][] = $score->parts[$index]->name;
+            }
+        }
+        $most = null;
+        foreach ($sections as $class => $names) {
+            $most = $most === null || count($names) > count($sections[$most]) ? $class : $most;
         }
 
-        return count($sections) >= self::SECTIONS && count($classes) === 1 ? [(int) array_key_first($classes), $sections] : null;
+        return $most !== null && count($sections[$most]) >= self::SECTIONS ? [$most, $sections[$most], count($sections) === 1] : null;
     }
 
     /**
-     * @param  array{class: int, start: int, sections: list<string>}  $open
-     * @return array{pitch: string, measure: string, to: string, seconds: float, sections: list<string>, beat: float, tick: int}
+     * @param  array{class: int, start: int, sections: list<string>, everybody: bool}  $open
+     * @return Spot
      */
     private static function spot(Beats $beats, array $open, int $end, TempoMap $tempo): array
     {
@@ -112,6 +124,9 @@ final class TuningSpots
             'sections' => $open['sections'],
             'beat' => $beats->placeAt($open['start'])[1],
             'tick' => $open['start'],
+            'end' => $end,
+            'class' => $open['class'],
+            'everybody' => $open['everybody'],
         ];
     }
 }

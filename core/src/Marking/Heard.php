@@ -57,7 +57,7 @@ final class Heard
     {
         $heard = new self($part, $score);
         $byMeasure = [];
-        foreach ($part->notes as $note) {
+        foreach ($part->sounding() as $note) {
             $byMeasure[$part->beats->measureAt($note->place->tick)][] = $note;
         }
         foreach (PlayingOrder::of($part->part)->visits as $visit) {

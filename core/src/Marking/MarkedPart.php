@@ -47,7 +47,7 @@ final readonly class MarkedPart
         public float $bowingCost,
         public float $fingeringCost,
         public array $alternatives = [],
-        private array $fingered = [],
+        public array $fingered = [],
     ) {
         $this->style = $settings->style;
         $this->level = $settings->profile->level;
@@ -77,6 +77,12 @@ final readonly class MarkedPart
     public function order(): array
     {
         return $this->settings->order->sentences($this->printed);
+    }
+
+    /** @return list<NoteMark> those that are played: what the pencil leaves out is still on the page */
+    public function sounding(): array
+    {
+        return array_values(array_filter($this->notes, static fn (NoteMark $note): bool => $note->note->sounds()));
     }
 
     /** @return list<PlayedLine> the fingered lines, to look over */

@@ -6,8 +6,11 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;
+use UprightPencil\Core\Marking\Kinds\Divide;
+use UprightPencil\Core\Marking\Sharing\Shares;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
+use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 
@@ -26,6 +29,9 @@ final class MarkingSession
 
     /** @var list<LineWork> */
     private array $lines = [];
+
+    /** @var array<int, array{string, self}> the lines of divided notes, by their place from the top, under what they leave out */
+    private array $divided = [];
 
     /** @var array<string, NoteMark> those of the last time, by id: what is as it was stays the very same */
     private array $notes = [];
@@ -48,6 +54,10 @@ final class MarkingSession
     public function mark(PartDecisions $decisions, array $together = []): MarkedPart
     {
         $case = $this->caseFor($revised = Revision::of($this->printed, $decisions));
+        $shares = $this->shares($decisions);
+        if ($shares !== null) {
+            return $this->byLines($case, $revised, $decisions, $shares, $together);
+        }
         $lines = $this->work($decisions, $together);
         $bow = $fingers = $findings = $alternatives = $fingered = [];
         $bowing = $fingering = 0.0;
@@ -67,10 +77,70 @@ final class MarkingSession
         return new MarkedPart($this->printed, $revised, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $bowing, $fingering, $alternatives, $fingered);
     }
 
+    /** How the notes of stems are shared, where any are. */
+    private function shares(PartDecisions $decisions): ?Shares
+    {
+        $isSaid = false;
+        foreach ([$decisions->notes, $this->words->fields] as $marks) {
+            foreach ($marks as $fields) {
+                $isSaid = $isSaid || isset($fields[Divide::FIELD]);
+            }
+        }
+        $shares = $isSaid ? Shares::of($this->printed, $decisions) : null;
+
+        return $shares?->hasSharedStems() === true ? $shares : null;
+    }
+
+    /**
+     * Divided notes are each one player's: every line is worked out by itself. All of them are bowed as the top one, and each has
+     * its own finger.
+     *
+     * @param  array<string, BowSign>  $together
+     */
+    private function byLines(MarkingCase $case, Part $revised, PartDecisions $decisions, Shares $shares, array $together): MarkedPart
+    {
+        $lines = array_map(fn (int $line): MarkedPart => $this->dividedLine($shares, $line)->mark($decisions, $together), range(0, $shares->most() - 1));
+        $bow = $fingers = $findings = [];
+        foreach ($lines as $line) {
+            foreach ($line->notes as $note) {
+                $note->bow === null || $bow[$note->note->id] ??= $note->bow;
+                $note->finger === null || $fingers[$note->note->id] ??= $note->finger;
+            }
+            foreach ($line->findings as $finding) {
+                $findings["{$finding->code} {$finding->note}"] ??= $finding;
+            }
+        }
+        foreach ($shares->stems() as $stem) {
+            foreach ($stem as $head) {
+                isset($bow[$stem[0]]) && $bow[$head] = $bow[$stem[0]];
+            }
+        }
+        $notes = $this->notes($case, $decisions, $bow, $fingers);
+        $order = array_flip(array_map(static fn (NoteMark $mark): string => $mark->note->id, $notes));
+        uasort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
+
+        return new MarkedPart($this->printed, $revised, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, array_values($findings), $lines[0]->bowingCost, $lines[0]->fingeringCost, array_merge([], ...array_map(static fn (MarkedPart $line): array => $line->alternatives, $lines)), $lines[0]->fingered);
+    }
+
+    private function dividedLine(Shares $shares, int $line): self
+    {
+        $part = $shares->line($line);
+        $name = implode(' ', array_map(static fn (Note $note): string => $note->id, $part->notes()));
+        if (($this->divided[$line][0] ?? null) !== $name) {
+            $this->divided[$line] = [$name, new self($this->score, $part, $this->settings)];
+        }
+
+        return $this->divided[$line][1];
+    }
+
     /** @return list<Alternatives> the other ways to finger each line */
     public function others(PartDecisions $decisions): array
     {
         $this->caseFor(Revision::of($this->printed, $decisions));
+        $shares = $this->shares($decisions);
+        if ($shares !== null) {
+            return array_merge([], ...array_map(fn (int $line): array => $this->dividedLine($shares, $line)->others($decisions), range(0, $shares->most() - 1)));
+        }
 
         return array_values(array_filter(array_map(static fn (MarkedLine $line): ?Alternatives => $line->fingers?->line->alternatives, $this->work($decisions))));
     }
@@ -122,10 +192,11 @@ final class MarkingSession
         $notes = [];
         foreach ($case->part->measures as $index => $measure) {
             foreach ($measure->notes() as $note) {
-                if (! $note->sounds()) {
+                $said = ($decisions->forPlayers ?? $decisions)->notes[$note->id] ?? [];
+                // What the pencil leaves out is still on the page.
+                if (! $note->sounds() && $said === []) {
                     continue;
                 }
-                $said = ($decisions->forPlayers ?? $decisions)->notes[$note->id] ?? [];
                 $own = $bow[$note->id] ?? null;
                 $hand = $fingers[$note->id] ?? null;
                 $own = $own === null || ! is_bool($said['bowMark'] ?? null) ? $own : $own->with(written: $said['bowMark']);

@@ -104,7 +104,7 @@ final readonly class NoteMark
     }
 
     /** What holds here, decided or else printed. */
-    private function inForce(string $field): mixed
+    public function inForce(string $field): mixed
     {
         return $this->decided[$field] ?? $this->printed[$field] ?? null;
     }

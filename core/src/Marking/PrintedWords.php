@@ -21,9 +21,6 @@ use UprightPencil\Core\Score\Part;
  */
 final class PrintedWords
 {
-    /** Words that end every way of playing. */
-    private const AS_USUAL = '/^(ord|nat|normale|modo ord)/';
-
     /** @var array<string, array<string, mixed>> note id => field => value */
     public array $fields = [];
 
@@ -66,7 +63,7 @@ final class PrintedWords
                 $this->held[$kind->field()][] = [$tick, self::endOfLine($direction, $tick, $part), $fields[$kind->field()]];
             } elseif ($fields !== []) {
                 $this->single[$tick] = $fields + ($this->single[$tick] ?? []);
-            } elseif ($kind->holds() && preg_match(self::AS_USUAL, $said) === 1) {
+            } elseif ($kind->holds() && $kind->isEndedBy($said)) {
                 $this->held[$kind->field()][] = [$tick, null, null];
             }
         }

@@ -26,6 +26,9 @@ final class Revision
 
     private bool $strikesDynamic = false;
 
+    /** How it is reduced, where its stem is to be looked at as a whole. */
+    private ?string $reduced = null;
+
     private function __construct(private Note $note) {}
 
     public static function of(Part $part, PartDecisions $decisions): Part
@@ -45,17 +48,36 @@ final class Revision
             if ($item instanceof Note && isset($decisions->notes[$item->id])) {
                 $revision = self::revised($item, $decisions->notes[$item->id]);
                 $revision->strikesDynamic && $struck[$item->onset] = true;
-                $revision->note === $item && $revision->before === [] && ! $revision->strikesDynamic || $revisions[$place] = $revision;
+                $revision->changesNothing($item) || $revisions[$place] = $revision;
             }
         }
-        $items = [];
+        $items = $reduced = [];
+        foreach ($revisions as $revision) {
+            $revision->reduced === null || $reduced[$revision->note->id] = $revision->reduced;
+        }
         foreach ($revisions === [] ? [] : $measure->items as $place => $item) {
             if (! $item instanceof Direction || ! isset($struck[$item->time()]) || ! $item->has(DirectionKind::Dynamics)) {
                 array_push($items, ...$revisions[$place]->before ?? [], ...[$revisions[$place]->note ?? $item]);
             }
         }
 
-        return $revisions === [] ? $measure : $measure->with(items: $items);
+        return $revisions === [] ? $measure : $measure->with(items: $reduced === [] ? $items : ReducedStems::of($items, $reduced));
+    }
+
+    private function changesNothing(Note $note): bool
+    {
+        return $this->note === $note && $this->before === [] && ! $this->strikesDynamic && $this->reduced === null;
+    }
+
+    public function octaves(int $up): void
+    {
+        $this->note->pitch === null || $this->note = $this->note->with(pitch: $this->note->pitch->octavesUp($up));
+    }
+
+    /** @param string $how one of the values of `Kinds\Reduction` */
+    public function reduce(string $how): void
+    {
+        $this->reduced = $how;
     }
 
     /** @param array<string, mixed> $fields */

@@ -152,8 +152,9 @@ final class LineUpTest extends TestCase
      */
     private static function lineUp(Score $score, array $decisions = [], Level $level = Level::SecondYear): array
     {
+        $all = array_map(Decision::fromArray(...), $decisions);
         /** @var array{figures: list<array{id: string, notes: int, places: list<array{part: string, measure: string, beat: float, transposed: int}>}>, findings: list<array{code: string, from: array<string, mixed>, to: array<string, mixed>, parts: list<string>, message: string, fixes: non-empty-list<array{decisions: list<array<string, mixed>>}>}>} $made */
-        $made = (new LineUp($score, self::marked($score, $decisions, $level)))->toArray();
+        $made = LineUp::worked($score, $score->parts, array_map(static fn (Part $part): array => PartDecisions::about($part, $score, $all), $score->parts), array_fill(0, count($score->parts), new Settings(ClassProfile::of($level))))->toArray();
 
         return $made;
     }

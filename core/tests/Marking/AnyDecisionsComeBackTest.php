@@ -73,7 +73,7 @@ final class AnyDecisionsComeBackTest extends TestCase
             $held = array_map(static fn (string $field): string => json_encode($told[$field] ?? null, JSON_UNESCAPED_UNICODE).'', self::HELD);
 
             return implode(' ', [$note->note->id, $note->bow?->direction->value ?? '-', $note->finger === null ? '-' : $note->finger->string.$note->finger->fingering->stop->finger, ...$held]);
-        }, $marked->part->notes);
+        }, $marked->part->sounding());
     }
 
     private static function settings(): Settings

@@ -59,7 +59,7 @@ final class KindsTest extends TestCase
         self::assertSame([$marked->bows(), $marked->fingers(), $marked->strings()], [$back->bows(), $back->fingers(), $back->strings()]);
         self::assertSame(preg_match_all('/<(words|dashes|dynamics|accent|staccato|tenuto|strong-accent|fermata|breath-mark|slur)\b/', self::written($marked)), preg_match_all('/<(words|dashes|dynamics|accent|staccato|tenuto|strong-accent|fermata|breath-mark|slur)\b/', $out));
         foreach (['place', 'strokeType', 'amount', 'lane'] as $held) {
-            $values = static fn (Marked $one): array => array_map(static fn ($mark): mixed => $mark->toArray(null)[$held], $one->part->notes);
+            $values = static fn (Marked $one): array => array_map(static fn ($mark): mixed => $mark->toArray(null)[$held], $one->part->sounding());
             self::assertSame($values($marked), $values($back), $held);
         }
     }
@@ -102,6 +102,11 @@ final class KindsTest extends TestCase
         yield 'cue' => ['cue', ['note' => 'n7', 'cue' => 'the violas'], 'after the violas', 'cue: after the violas', '/<words>after the violas<\/words>/'];
         yield 'count of a rest' => ['count', ['note' => 'n7', 'count' => true], 'count 1 beat', 'count 1 beat before it', '/<words>count 1 beat<\/words>/'];
         yield 'release' => ['release', ['note' => 'n13', 'release' => true], 'off on 1 of 7', 'off on 1 of 7', '/<words>off on 1 of 7<\/words>/'];
+        yield 'release with the others' => ['release', ['note' => 'n13', 'release' => '3'], 'off on 3', 'off on 3', '/<words>off on 3<\/words>/'];
+        yield 'solo' => ['playing', ['note' => 'n3', 'playing' => 'solo'], 'solo', 'solo', '/<words>solo<\/words>/'];
+        yield 'divided' => ['divide', ['note' => 'n3', 'divide' => 'outside-top'], 'div. outside top', 'div. outside top', '/<words>div. outside top<\/words>/'];
+        yield 'left out' => ['reduce', ['note' => 'n3', 'reduce' => 'leave-out'], '✕', 'leave this note out', '/<cue\/>/'];
+        yield 'an octave lower' => ['reduce', ['note' => 'n3', 'reduce' => 'octave-down'], '8ve lower', 'play it an octave lower', '/<words>8ve lower<\/words>/'];
         yield 'misprint' => ['misprint', ['note' => 'n4', 'pitch' => 'G#5'], 'G♯5', 'misprint: this note is G♯5', '/<step>G<\/step><alter>1<\/alter>/'];
         yield 'text to students' => ['text', ['note' => 'n5', 'text' => 'Listen to the violas'], 'Listen to the violas', '“Listen to the violas”', '/<words>Listen to the violas<\/words>/'];
     }

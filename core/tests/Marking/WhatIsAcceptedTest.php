@@ -66,7 +66,11 @@ final class WhatIsAcceptedTest extends TestCase
             ...array_fill_keys(['accent', 'strongAccent', 'staccato', 'tenuto', 'fermata', 'breath'], [[self::NOTE, true], [self::NOTE, false], [self::SPAN, true], [self::MEASURES, true]]),
             'cue' => [[self::NOTE, 'violas']],
             'count' => [[self::NOTE, true]],
-            'release' => [[self::NOTE, true]],
+            'release' => [[self::NOTE, true], [self::NOTE, '3.5'], [self::NOTE, '1 of 15']],
+            'playing' => [[self::SPAN, 'solo'], [self::NOTE, 'tutti'], [self::MEASURES, 'soli']],
+            'divide' => [[self::SPAN, 'outside-top'], [self::MEASURES, 'turns'], [self::NOTE, 'three'], [self::SPAN, 'desks'], [self::SPAN, 'inside-top']],
+            'reduce' => [[self::NOTE, 'top'], [self::SPAN, 'leave-out'], [self::MEASURES, 'octave-down'], [self::SPAN, 'held'], [self::NOTE, 'bottom'], [self::NOTE, 'octave-up']],
+            'know' => [[self::NOTE, ['text' => 'as in A, but softer', 'of' => 'as in A']]],
             'pitch' => [[self::NOTE, 'F#4'], [self::NOTE, 'Bb3']],
             'apart' => [[self::SPAN, true], [self::NOTE, true]],
             'text' => [[self::NOTE, 'sing it first'], [self::SPAN, 'all together']],
@@ -137,7 +141,10 @@ final class WhatIsAcceptedTest extends TestCase
         yield 'an empty cue' => [self::NOTE, 'cue', '  ', 'A cue is a text of up to 80 characters'];
         yield 'a long cue' => [self::NOTE, 'cue', str_repeat('la', 41), 'A cue is a text of up to 80 characters'];
         yield 'a count over a span' => [self::SPAN, 'count', true, '“count” is true where the rest before the note is counted.'];
-        yield 'a release that is not' => [self::NOTE, 'release', false, '“release” is true where the beat is written on which the note ends.'];
+        yield 'a release that is not' => [self::NOTE, 'release', false, '“release” is true where the beat is written on which the note ends, or the beat itself: “3”, “1 of 15”.'];
+        yield 'a release in words' => [self::NOTE, 'release', 'soon', '“release” is true where the beat is written on which the note ends, or the beat itself: “3”, “1 of 15”.'];
+        yield 'a division that nobody knows' => [self::SPAN, 'divide', 'in four', '“divide” is one of outside-top, inside-top, desks, turns, three.'];
+        yield 'a line that says nothing' => [self::NOTE, 'know', ['text' => ' ', 'of' => ''], '“know” has a “text” of up to 160 characters, and in “of” the line that it takes the place of.'];
         yield 'a misprint by a number' => [self::NOTE, 'pitch', 62, 'A misprint is put right with the name of the right note, such as F#4.'];
         yield 'a misprint without octave' => [self::NOTE, 'pitch', 'F#', 'A misprint is put right with the name of the right note, such as F#4.'];
         yield 'an empty text' => [self::NOTE, 'text', '', 'A text is up to 200 characters.'];

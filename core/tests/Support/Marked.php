@@ -47,19 +47,19 @@ final readonly class Marked
             'down' => 'D',
             'up' => 'U',
             default => '-',
-        }, $this->part->notes));
+        }, $this->part->sounding()));
     }
 
     /** “L2 1 0 H3”; a dash for a note that cannot be played. */
     public function fingers(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger === null ? '-' : HouseStyle::usual()->finger($mark->finger->fingering->stop->finger, $mark->finger->fingering->stop->placement), $this->part->notes));
+        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger === null ? '-' : HouseStyle::usual()->finger($mark->finger->fingering->stop->finger, $mark->finger->fingering->stop->placement), $this->part->sounding()));
     }
 
     /** “A A D”: the string of each note. */
     public function strings(): string
     {
-        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger->string ?? '-', $this->part->notes));
+        return implode(' ', array_map(static fn (NoteMark $mark): string => $mark->finger->string ?? '-', $this->part->sounding()));
     }
 
     /** “n4=hook n9=change@3:2”: what the bow does besides alternating. */

@@ -41,14 +41,17 @@ final class RandomDecisions
         'breath' => [true, false],
         'cue' => ['the violas', 'a long rest'],
         'count' => [true],
-        'release' => [true],
+        'release' => [true, '2'],
+        'playing' => ['solo', 'soli', 'tutti'],
+        'divide' => ['outside-top', 'inside-top', 'desks', 'turns', 'three'],
+        'reduce' => ['top', 'bottom', 'leave-out', 'octave-down', 'octave-up', 'held'],
         'pitch' => ['G4', 'A4', 'Bb4', 'C#5'],
         'text' => ['sing it first', 'all together'],
     ];
 
-    private const OVER_A_SPAN = ['place', 'amount', 'lane', 'stroke', 'string', 'position', 'noteName', 'pluck', 'mute', 'accent', 'staccato', 'tenuto'];
+    private const OVER_A_SPAN = ['place', 'amount', 'lane', 'stroke', 'string', 'position', 'noteName', 'pluck', 'mute', 'accent', 'staccato', 'tenuto', 'playing', 'divide', 'reduce'];
 
-    private const OVER_MEASURES = ['place', 'amount', 'lane', 'stroke', 'accent', 'staccato'];
+    private const OVER_MEASURES = ['place', 'amount', 'lane', 'stroke', 'accent', 'staccato', 'playing', 'divide'];
 
     /** @return list<array<string, mixed>> */
     public static function about(Part $part, Randomizer $random, int $count): array

@@ -18,6 +18,9 @@ use UprightPencil\Core\Score\Note;
  */
 abstract class Kind
 {
+    /** Words that end every way of playing. */
+    private const AS_USUAL = '/^(ord|nat|normale|modo ord)/';
+
     /** How page and sheet call it; no two kinds have the same. */
     abstract public function name(): string;
 
@@ -63,6 +66,12 @@ abstract class Kind
     public function heard(string $words): array
     {
         return [];
+    }
+
+    /** Whether words in the print end what holds of it. */
+    public function isEndedBy(string $words): bool
+    {
+        return preg_match(self::AS_USUAL, $words) === 1;
     }
 
     /** Whether heard words hold until the next of their kind (else they are about one note). */

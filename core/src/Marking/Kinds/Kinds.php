@@ -73,9 +73,13 @@ final class Kinds
             new RestCount,
             new Release,
             new Misprint,
+            new Divide,
+            new Reduction,
+            new Playing,
             new TextToStudents,
             new TextToStaff,
             new Apart,
+            new Know,
             MarksWritten::bow(),
             MarksWritten::finger(),
         ];
