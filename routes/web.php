@@ -10,6 +10,7 @@ use App\Http\Controllers\EnsembleController;
 use App\Http\Controllers\FirstStartController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JoinController;
+use App\Http\Controllers\LineUpController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\ManuscriptController;
@@ -90,6 +91,11 @@ Route::prefix('api')->group(static function (): void {
         Route::put('pieces/{piece}/order', [OrderController::class, 'store'])->can('direct', 'piece');
         Route::get('pieces/{piece}/passages', [OrderController::class, 'table'])->can('direct', 'piece');
         Route::put('pieces/{piece}/passages', [OrderController::class, 'passages'])->can('direct', 'piece');
+        Route::get('pieces/{piece}/line-up', [LineUpController::class, 'show'])->can('decide', 'piece');
+        Route::get('pieces/{piece}/out-of-line', [LineUpController::class, 'outOfLine'])->can('decide', 'piece');
+        Route::get('pieces/{piece}/bowed-like', [LineUpController::class, 'bowedLike'])->can('decide', 'piece');
+        Route::post('pieces/{piece}/line-up/preview', [LineUpController::class, 'preview'])->can('decide', 'piece');
+        Route::get('pieces/{piece}/teaching', [LineUpController::class, 'teaching'])->can('decide', 'piece');
         Route::patch('parts/{part}', [PiecePartController::class, 'update'])->can('direct', 'part');
         Route::post('parts/{part}/move', [PiecePartController::class, 'move'])->can('direct', 'part');
         Route::delete('parts/{part}', [PiecePartController::class, 'destroy'])->can('direct', 'part');
@@ -145,6 +151,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('parts/{part}/preview', [LogController::class, 'preview'])->can('view', 'part');
         Route::post('parts/{part}/log', [LogController::class, 'store'])->can('decide', 'part');
         Route::post('pieces/{piece}/log', [LogController::class, 'storeGroup'])->can('decide', 'piece');
+        Route::post('pieces/{piece}/log/undo', [LogController::class, 'undoGroup'])->can('decide', 'piece');
         Route::get('parts/{part}/links', [LinkController::class, 'index'])->can('share', 'part');
         Route::post('parts/{part}/links', [LinkController::class, 'store'])->can('share', 'part');
         Route::delete('links/{link}', [LinkController::class, 'destroy'])->can('close', 'link');

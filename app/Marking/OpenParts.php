@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
-use App\Models\Section;
 use UprightPencil\Core\Marking\Record;
 
 /** The parts that this process has open, the newest last. A request of the web opens one and ends; the workbench goes on. */
@@ -34,10 +33,10 @@ final class OpenParts
         $this->records = array_slice($this->records, -self::MOST, preserve_keys: true);
     }
 
-    /** @param Section|null $players whose edition is wanted */
-    public function of(Part $part, ?Section $players = null): OpenPart
+    /** @param Edition|null $players whose edition is wanted */
+    public function of(Part $part, ?Edition $players = null): OpenPart
     {
-        $recipe = PartRecipe::of($part, $players);
+        $recipe = PartRecipe::of($part, $players?->group);
         $name = OpenPart::name($part, $recipe);
         $open = $this->open[$name] ?? new OpenPart($part, $name, $recipe);
         unset($this->open[$name]);

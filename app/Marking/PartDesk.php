@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
-use App\Models\Section;
+use App\Models\Piece;
 use App\Models\User;
 use App\Views\DrawnView;
 use App\Views\ExtremeView;
@@ -70,10 +70,18 @@ final class PartDesk
     /** What counts of the record as it is now. */
     private ?PartDecisions $decided = null;
 
-    /** @param Section|null $players a group of the part's section: their fingers, over the bows of all */
-    public function __construct(private readonly Part $part, private readonly ?Section $players = null)
+    private readonly Part $part;
+
+    /** @param Edition|null $players for some of its players: their notes and fingers, over the bows of all */
+    public function __construct(Part $part, private readonly ?Edition $players = null)
     {
         $this->record = new PartRecord($part);
+        $this->part = $players?->own($part) ?? $part;
+    }
+
+    public function piece(): Piece
+    {
+        return $this->part->piece;
     }
 
     private function scorePart(): ScorePart
@@ -211,11 +219,11 @@ final class PartDesk
     private function decided(array $more = []): PartDecisions
     {
         if ($more === []) {
-            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions(), $this->players?->key);
+            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions(), $this->players?->group?->key);
         }
         $this->refuseUnknown($more);
 
-        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$this->theirs($more)], $this->players?->key);
+        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$this->theirs($more)], $this->players?->group?->key);
     }
 
     /**
@@ -226,7 +234,7 @@ final class PartDesk
      */
     public function theirs(array $decisions): array
     {
-        $key = $this->players?->key;
+        $key = $this->players?->group?->key;
 
         return $key === null ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->forPlayers($key), $decisions);
     }

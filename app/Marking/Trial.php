@@ -52,7 +52,7 @@ final class Trial
 
     private function desk(Part $part): PartDesk
     {
-        return new PartDesk($part, $this->players);
+        return new PartDesk($part, $this->players === null ? null : Edition::ofGroup($this->players));
     }
 
     private function change(Part $part): ProfileChangeView

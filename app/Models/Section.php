@@ -19,12 +19,13 @@ use UprightPencil\Core\Strings\Instrument;
  * @property string $name
  * @property Instrument $instrument
  * @property int $stands
+ * @property int|null $players how many sit there, where it is not two at every stand
  * @property array<string, mixed>|null $profile what is other than in the class or, for a group, in its section
  * @property Section|null $parent
  */
 final class Section extends Model
 {
-    protected $fillable = ['ensemble_id', 'parent_id', 'key', 'name', 'instrument', 'stands', 'profile'];
+    protected $fillable = ['ensemble_id', 'parent_id', 'key', 'name', 'instrument', 'stands', 'players', 'profile'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -20,12 +20,13 @@ use Illuminate\Support\Carbon;
  * @property int $openings
  * @property Carbon $created_at
  * @property int|null $section_id the group of players whose edition it shows
+ * @property string|null $chair the chair whose notes it shows
  * @property Part $part
  * @property Section|null $section
  */
 final class ShareLink extends Model
 {
-    protected $fillable = ['user_id', 'section_id', 'token_hash', 'expires_at'];
+    protected $fillable = ['user_id', 'section_id', 'chair', 'token_hash', 'expires_at'];
 
     /** @return array<string, string> */
     protected function casts(): array

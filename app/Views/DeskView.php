@@ -9,8 +9,8 @@ final readonly class DeskView
 {
     /**
      * @param  list<PartName>  $siblings  parts of the same piece
-     * @param  list<PartName>  $groups  players of the section who have fingers of their own
-     * @param  int|null  $players  the group whose edition this is; null: the section's
+     * @param  list<EditionName>  $groups  players of the section who have fingers of their own
+     * @param  string|null  $players  those whose edition this is; null: the section's
      * @param  list<GoneView>  $gone  what was decided about notes that a newer edition does not have
      * @param  string  $music  the print, as MusicXML
      * @param  string  $musicName  made from its contents
@@ -26,7 +26,7 @@ final readonly class DeskView
         public PerformanceView $performance,
         public array $groups,
         public array $gone,
-        public ?int $players,
+        public ?string $players,
         public WordsView $words,
     ) {}
 }

@@ -10,7 +10,7 @@ use UprightPencil\Core\Marking\Kinds\Kinds;
 /** Writes the types of the client from the views, so that page and server cannot disagree unnoticed. */
 final class TypeScript
 {
-    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, OccasionsView::class, PieceView::class, TypedView::class, PassageTableView::class, PageFilesView::class, PlayedView::class, CorrectionView::class, EditionsView::class, EditionPageView::class, DerivedView::class, ProposalsView::class, PieceProposalsView::class, AlikeView::class, CarriedView::class, AskedVersionsView::class, OpenPlacesView::class, HistoryView::class, PastView::class, HeardView::class];
+    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinksView::class, NewLinkView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, OccasionsView::class, PieceView::class, TypedView::class, PassageTableView::class, PageFilesView::class, PlayedView::class, CorrectionView::class, EditionsView::class, EditionPageView::class, DerivedView::class, ProposalsView::class, PieceProposalsView::class, AlikeView::class, CarriedView::class, AskedVersionsView::class, OpenPlacesView::class, HistoryView::class, PastView::class, HeardView::class, LineUpView::class, OutOfLinesView::class, FigureTakenView::class, PreviewedView::class, TeachingView::class];
 
     /** @var array<string, string> name => declaration */
     private array $written = [];
@@ -35,7 +35,7 @@ final class TypeScript
         return "/** Every kind of pencil mark, in the server's order. */\nexport type KindName = ".self::union($names)."\n\n"
             ."/** The fields of a decision. */\nexport type FieldName = ".self::union($fields)."\n\n"
             ."/** The field under which a kind is decided. */\nexport const FIELD_OF: Record<KindName, FieldName> = {\n{$of}}\n\n"
-            ."/** null takes back. */\nexport type DecisionFields = Partial<Record<FieldName, string | number | boolean | null>>\n\n"
+            ."/** null takes back. */\nexport type DecisionFields = Partial<Record<Exclude<FieldName, 'know'>, string | number | boolean | null>> & { know?: { text: string; of: string } | null }\n\n"
             ."export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks\n\n"
             ."/** What is said of a decision: its state, why, and of what is open its question. */\nexport interface Remarks {\n    state?: 'decided' | 'suggested' | 'to-settle' | 'your-choice'\n    reason?: string\n    question?: string\n    version?: string\n    listen?: string\n}\n\n";
     }

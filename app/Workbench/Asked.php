@@ -25,6 +25,21 @@ enum Asked: string
     /** Where a figure comes again. */
     case Alike = 'alike';
 
+    /** All sections under each other: the map. */
+    case LineUp = 'line-up';
+
+    /** What is out of line in it. */
+    case OutOfLine = 'out-of-line';
+
+    /** What bows all places of a figure like one. */
+    case BowedLike = 'bowed-like';
+
+    /** The map as it would be. */
+    case MapPreview = 'map-preview';
+
+    /** Where to tune, where to begin, what each section has to know. */
+    case Teaching = 'teaching';
+
     /** How the part sounds. */
     case Heard = 'heard';
 }

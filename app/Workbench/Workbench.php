@@ -5,11 +5,18 @@ declare(strict_types=1);
 namespace App\Workbench;
 
 use App\Http\Requests\EntryRequest;
+use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PartWork;
+use App\Marking\PieceLineUp;
 use App\Models\Part;
-use App\Models\Section;
+use App\Models\Piece;
 use App\Models\User;
+use App\Views\FigureTakenView;
+use App\Views\LineUpView;
+use App\Views\OutOfLinesView;
+use App\Views\PreviewedView;
+use App\Views\TeachingView;
 use Illuminate\Http\JsonResponse;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\WrongDecision;
@@ -34,7 +41,7 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function refuseUnknown(Part $part, array $decisions, ?Section $players = null): void
+    public function refuseUnknown(Part $part, array $decisions, ?Edition $players = null): void
     {
         if ($decisions === []) {
             return;
@@ -48,7 +55,7 @@ final readonly class Workbench
     }
 
     /** @param string|null $have the state that the page shows */
-    public function marking(Part $part, User $user, ?string $have, ?Section $players = null): JsonResponse
+    public function marking(Part $part, User $user, ?string $have, ?Edition $players = null): JsonResponse
     {
         return $this->answer(Asked::Marking, $part, $players, ['user' => $user->id, 'have' => $have])
             ?? new JsonResponse((new PartDesk($part, $players))->marking($user, $have));
@@ -59,21 +66,21 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function preview(Part $part, array $decisions, ?Section $players = null): JsonResponse
+    public function preview(Part $part, array $decisions, ?Edition $players = null): JsonResponse
     {
         $this->refuseUnknown($part, $decisions, $players);
 
         return $this->answer(Asked::Preview, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->preview($decisions));
     }
 
-    public function proposals(Part $part, ?Section $players, ?string $from, ?string $to, bool $doubtful): JsonResponse
+    public function proposals(Part $part, ?Edition $players, ?string $from, ?string $to, bool $doubtful): JsonResponse
     {
         return $this->answer(Asked::Proposals, $part, $players, ['from' => $from, 'to' => $to, 'doubtful' => $doubtful])
             ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->proposals($from, $to, $doubtful));
     }
 
     /** @param list<string> $notes ids; the decisions on these are carried */
-    public function alike(Part $part, ?Section $players, array $notes): JsonResponse
+    public function alike(Part $part, ?Edition $players, array $notes): JsonResponse
     {
         return $this->answer(Asked::Alike, $part, $players, ['notes' => $notes]) ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->alike($notes));
     }
@@ -83,15 +90,39 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function heard(Part $part, ?Section $players, array $decisions): JsonResponse
+    public function heard(Part $part, ?Edition $players, array $decisions): JsonResponse
     {
         $this->refuseUnknown($part, $decisions, $players);
 
         return $this->answer(Asked::Heard, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->heard($decisions));
     }
 
+    /**
+     * Of all sections of a piece.
+     *
+     * @param  array{part?: int, note?: string, parts?: array<int, list<array<string, mixed>>>}  $more
+     */
+    public function ofPiece(Asked $what, Piece $piece, array $more = []): JsonResponse
+    {
+        $part = $piece->partsInUse()->find($more['part'] ?? 0) ?? $piece->partsInUse()->first();
+
+        return ($part === null ? null : $this->answer($what, $part, null, $more)) ?? new JsonResponse(self::lineUp($what, new PieceLineUp($piece), $more));
+    }
+
+    /** @param array{part?: int, note?: string, parts?: array<int, list<array<string, mixed>>>, ...} $asked */
+    private static function lineUp(Asked $what, PieceLineUp $lineUp, array $asked): LineUpView|OutOfLinesView|FigureTakenView|PreviewedView|TeachingView|null
+    {
+        return match ($what) {
+            Asked::OutOfLine => new OutOfLinesView($lineUp->findings()),
+            Asked::BowedLike => $lineUp->bowedLike($asked['part'] ?? 0, $asked['note'] ?? ''),
+            Asked::MapPreview => new PreviewedView($lineUp->previewed(array_map(EntryRequest::decisions(...), $asked['parts'] ?? []))),
+            Asked::Teaching => $lineUp->teaching(),
+            default => $lineUp->view(),
+        };
+    }
+
     /** Somebody will decide about this part: its first decision is answered as fast as the others. */
-    public function open(Part $part, ?Section $players = null): void
+    public function open(Part $part, ?Edition $players = null): void
     {
         $there = $this->sent(Asked::Open, $part, $players, []);
         $there === null || fclose($there);
@@ -107,7 +138,7 @@ final readonly class Workbench
     }
 
     /** @param array<string, mixed> $more */
-    private function answer(Asked $what, Part $part, ?Section $players, array $more): ?JsonResponse
+    private function answer(Asked $what, Part $part, ?Edition $players, array $more): ?JsonResponse
     {
         $told = $this->ask($what, $part, $players, $more);
 
@@ -118,7 +149,7 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return string|null JSON; null when nothing whole came back
      */
-    private function ask(Asked $what, Part $part, ?Section $players, array $more): ?string
+    private function ask(Asked $what, Part $part, ?Edition $players, array $more): ?string
     {
         $there = $this->sent($what, $part, $players, $more);
         if ($there === null) {
@@ -136,9 +167,9 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return resource|null
      */
-    private function sent(Asked $what, Part $part, ?Section $players, array $more)
+    private function sent(Asked $what, Part $part, ?Edition $players, array $more)
     {
-        $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, 'players' => $players?->id, ...$more])."\n";
+        $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, 'players' => $players?->key(), ...$more])."\n";
         $there = $this->socket === null || strlen($line) > self::MOST_BYTES ? false : @stream_socket_client("unix://{$this->socket}", timeout: 0.1);
         if ($there === false) {
             return null;
@@ -156,15 +187,19 @@ final readonly class Workbench
      */
     public static function answered(string $line): string
     {
-        /** @var array{what: string, of: string, part: int, players?: int|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>, from?: string|null, to?: string|null, doubtful?: bool, notes?: list<string>} $asked */
+        /** @var array{what: string, of: string, part: int, players?: string|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>, from?: string|null, to?: string|null, doubtful?: bool, notes?: list<string>, note?: string, parts?: array<int, list<array<string, mixed>>>} $asked */
         $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
         if ($asked['of'] !== self::records()) {
             throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
         }
-        $desk = new PartDesk(Part::query()->with('piece.ensemble')->findOrFail($asked['part']), Section::query()->find($asked['players'] ?? null));
+        $part = Part::query()->with('piece.ensemble')->findOrFail($asked['part']);
+        $desk = new PartDesk($part, ($asked['players'] ?? null) === null ? null : Edition::of($part, $asked['players']));
         $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
 
-        return (string) json_encode(match (Asked::from($asked['what'])) {
+        $what = Asked::from($asked['what']);
+
+        return (string) json_encode(match ($what) {
+            Asked::LineUp, Asked::OutOfLine, Asked::BowedLike, Asked::MapPreview, Asked::Teaching => self::lineUp($what, new PieceLineUp($desk->piece()), $asked),
             Asked::Open => $desk->preview([])->notes === [],
             Asked::Check => self::refusal($desk, $decisions),
             Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),

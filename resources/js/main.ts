@@ -22,6 +22,7 @@ const router = createRouter({
         { path: '/ensembles/:id(\\d+)/dates', component: () => import('./screens/Dates.vue') },
         { path: '/schools/:id(\\d+)', component: () => import('./screens/School.vue') },
         { path: '/pieces/:id(\\d+)', component: () => import('./screens/Piece.vue') },
+        { path: '/pieces/:id(\\d+)/line-up', component: () => import('./screens/LineUp.vue') },
         { path: '/pieces/:id(\\d+)/correction', component: () => import('./screens/Correction.vue') },
         { path: '/parts/:id(\\d+)/editions', component: () => import('./screens/Editions.vue') },
         { path: '/parts/:id(\\d+)/history', component: () => import('./screens/History.vue') },

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PartVersions;
 use App\Models\GoneDecision;
@@ -94,7 +95,7 @@ final class ExportTest extends TestCase
         $this->actingAs($colleague)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk();
         $this->postJson("/api/parts/{$part->id}/log", self::entryAbout('undo', $entry['key']))->assertOk();
         self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
-        $marks = (new PartDesk($part->fresh() ?? $part, $group))->markedMusicXml();
+        $marks = (new PartDesk($part->fresh() ?? $part, Edition::ofGroup($group)))->markedMusicXml();
 
         // Elsewhere: nothing of it is there, and its director has another account.
         self::assertSame(0, $this->erase('A School'));
@@ -104,7 +105,7 @@ final class ExportTest extends TestCase
         self::assertSame(['decide', 'decide', 'undo'], $again->log()->pluck('kind')->all());
         self::assertSame(['one@school.test', 'two@school.test', 'two@school.test'], $again->log()->with('user')->get()->map(static fn (LogEntry $one): string => $one->user->email)->all());
         self::assertSame([72, 'Spring', 'End', '1'], [$again->piece->tempo, $again->piece->occasion()->firstOrFail()->name, $again->piece->namedPassages()[0]['name'], $again->piece->order()->cuts[0]['from']]);
-        self::assertSame($marks, (new PartDesk($again, Section::query()->whereNotNull('parent_id')->firstOrFail()))->markedMusicXml());
+        self::assertSame($marks, (new PartDesk($again, Edition::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
         self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());
         self::assertSame(['one@school.test'], $again->piece->ensemble->memberships()->where('role', 'director')->with('user')->get()->map(static fn (Membership $one): string => $one->user->email)->all());
         self::assertTrue($there->schools()->exists());

@@ -22,7 +22,8 @@ final class LinkController extends Controller
 
     public function index(Request $request, Part $part): JsonResponse
     {
-        $links = $part->links()->where('section_id', self::players($request, $part)?->id)->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
+        $players = self::players($request, $part);
+        $links = $part->links()->where('section_id', $players?->group?->id)->where('chair', $players?->chair?->key())->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get();
 
         return new JsonResponse(new LinksView(array_values($links->map(self::shown(...))->all())));
     }
@@ -32,10 +33,12 @@ final class LinkController extends Controller
     {
         /** @var array{days: int} $asked */
         $asked = $request->validate(['days' => ['required', 'integer', 'min:1', 'max:'.self::MOST_DAYS]]);
+        $players = self::players($request, $part);
         $token = Token::make();
         $link = $part->links()->create([
             'user_id' => $user->id,
-            'section_id' => self::players($request, $part)?->id,
+            'section_id' => $players?->group?->id,
+            'chair' => $players?->chair?->key(),
             'token_hash' => Token::hashOf($token),
             'expires_at' => now()->addDays((int) $asked['days']),
         ])->refresh();

@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\EntryRequest;
 use App\Http\Requests\GroupRequest;
+use App\Marking\NewEntry;
 use App\Marking\PartDesk;
 use App\Marking\PartRecord;
+use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
@@ -16,6 +18,8 @@ use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Ramsey\Uuid\Uuid;
+use UprightPencil\Core\Marking\EntryKind;
 
 final class LogController extends Controller
 {
@@ -57,6 +61,22 @@ final class LogController extends Controller
             $entries[] = (new PartDesk($part))->forGroup($entry);
         }
         PartRecord::appendGroup($user, $entries);
+
+        return new Response(status: 204);
+    }
+
+    /** What was decided for several parts at once is taken back in all of them. Asking twice takes nothing more back. */
+    public function undoGroup(Request $request, Piece $piece, #[CurrentUser] User $user): Response|JsonResponse
+    {
+        /** @var array{takes: string, browser?: string} $asked */
+        $asked = $request->validate(['takes' => ['required', 'uuid'], 'browser' => ['sometimes', 'string', 'max:36']]);
+        $group = mb_strtolower($asked['takes']);
+        $first = LogEntry::query()->where('group_key', $group)->where('kind', EntryKind::Decide->value)->whereIn('part_id', $piece->parts()->pluck('id'))->orderBy('id')->first();
+        if ($first === null) {
+            return new JsonResponse(['message' => 'Nothing was decided so.'], 422);
+        }
+        $this->authorize('decide', $first->part);
+        (new PartDesk($first->part))->append($user, new NewEntry(Uuid::uuid5($group, 'undo')->toString(), EntryKind::Undo, takes: $first->request_key, seen: $first->seq, browser: $asked['browser'] ?? '', group: $group));
 
         return new Response(status: 204);
     }

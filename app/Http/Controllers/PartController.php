@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\Edition;
 use App\Marking\KeptScores;
 use App\Marking\PartDesk;
 use App\Marking\PartVersions;
 use App\Models\Part;
-use App\Models\Section;
 use App\Models\User;
 use App\Views\DeskEnsembleView;
 use App\Views\DeskPartView;
 use App\Views\DeskPieceView;
 use App\Views\DeskView;
+use App\Views\EditionName;
 use App\Views\GoneView;
 use App\Views\PartName;
 use App\Views\SheetView;
@@ -46,9 +47,9 @@ final class PartController extends Controller
             hash('sha256', $desk->printedMusicXml()),
             $desk->marking($user),
             $desk->performance(),
-            $part->section_id === null ? [] : array_values(Section::query()->where('parent_id', $part->section_id)->orderBy('id')->get()->map(static fn (Section $group): PartName => new PartName($group->id, $group->name))->all()),
+            array_map(static fn (Edition $edition): EditionName => new EditionName($edition->key(), $edition->name), Edition::all($part)),
             array_values(PartVersions::gone($part)->map(GoneView::of(...))->all()),
-            $players?->id,
+            $players?->key(),
             WordsView::of($desk->vocabulary()),
         ));
     }

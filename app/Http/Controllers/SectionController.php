@@ -16,7 +16,7 @@ use Illuminate\Support\Str;
 /** Sections, and the groups of players inside them who are taught something else. */
 final class SectionController extends Controller
 {
-    private const RULES = ['name' => ['sometimes', 'required', 'string', 'max:100'], 'stands' => ['sometimes', 'integer', 'min:0', 'max:50']];
+    private const RULES = ['name' => ['sometimes', 'required', 'string', 'max:100'], 'stands' => ['sometimes', 'integer', 'min:0', 'max:50'], 'players' => ['sometimes', 'nullable', 'integer', 'min:1', 'max:60']];
 
     private const WORDS = ['name.required' => 'Give them a name, as in “Back desks”.'];
 
@@ -33,7 +33,7 @@ final class SectionController extends Controller
 
     public function update(Request $request, Section $section): Response
     {
-        /** @var array{name?: string, stands?: int} $asked */
+        /** @var array{name?: string, stands?: int, players?: int|null} $asked */
         $asked = $request->validate(self::RULES, self::WORDS);
         $section->update($asked);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Models\ShareLink;
 use App\Views\SharedView;
@@ -52,7 +53,13 @@ final class SharedPartController extends Controller
 
     private static function desk(ShareLink $link): PartDesk
     {
-        return new PartDesk($link->part, $link->section()->first());
+        $group = $link->section()->first();
+
+        return new PartDesk($link->part, match (true) {
+            $group !== null => Edition::ofGroup($group),
+            $link->chair !== null => Edition::ofChair($link->part, $link->chair),
+            default => null,
+        });
     }
 
     private function link(string $token): ShareLink

@@ -12,7 +12,7 @@ use UprightPencil\Core\Marking\SizeUp;
  * What each section has to know of each passage, in a line: as before, new, or as before with an exception. Worked out from what
  * is alike; where a director wrote another line, that one stands, and it is told when what it was written about has changed.
  *
- * @phpstan-type SectionLine array{passage: string, from: string, to: string, part: string, kind: string, text: string, workedOut: string, edited: bool, stale: bool, note: string|null}
+ * @phpstan-type SectionLine array{passage: string, from: string, to: string, part: string, section: int, kind: string, text: string, workedOut: string, edited: bool, stale: bool, note: string|null}
  */
 final class SectionLines
 {
@@ -92,6 +92,7 @@ final class SectionLines
             'from' => $passage->from,
             'to' => $passage->to,
             'part' => $section->id(),
+            'section' => $section->index,
             'kind' => $kind,
             'text' => $written['text'] ?? $text,
             'workedOut' => $text,

@@ -11,8 +11,8 @@ use UprightPencil\Core\Strings\Placement;
  * Where to stop and tune: the places of `TuningSpots`, with the string and finger on which each section has the note, who plays
  * it open, what the rest have against it, and from where to come to it.
  *
- * @phpstan-type Holder array{part: string, pitch: string, string: string|null, finger: int|null, placement: string|null, open: bool, compare: string, risk: string|null}
- * @phpstan-type Against array{part: string, pitch: string, interval: string}
+ * @phpstan-type Holder array{part: string, section: int, pitch: string, string: string|null, finger: int|null, placement: string|null, open: bool, compare: string, risk: string|null}
+ * @phpstan-type Against array{part: string, section: int, pitch: string, interval: string}
  * @phpstan-type TuningPlace array{measure: string, beat: float, pitchClass: string, seconds: float, everybody: bool, parts: list<Holder>, against: list<Against>, start: array{measure: string, beat: float}|null, drill: string|null}
  */
 final class TuningPlaces
@@ -45,7 +45,7 @@ final class TuningPlaces
                 if ($midi !== null && $midi % 12 === $class) {
                     $holders[] = [$section, $note, $head, $midi];
                 } elseif ($midi !== null) {
-                    $against[] = ['part' => $section->id(), 'pitch' => (string) $head->note->pitch?->name(), 'interval' => self::INTERVALS[($midi - $class + 120) % 12]];
+                    $against[] = ['part' => $section->id(), 'section' => $section->index, 'pitch' => (string) $head->note->pitch?->name(), 'interval' => self::INTERVALS[($midi - $class + 120) % 12]];
                 }
             }
         }
@@ -76,6 +76,7 @@ final class TuningPlaces
 
         return [
             'part' => $section->id(),
+            'section' => $section->index,
             'pitch' => (string) $head->note->pitch?->name(),
             'string' => $head->finger?->string,
             'finger' => $stop?->finger,

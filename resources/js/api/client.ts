@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, Alike, AskedIn, AskedVersions, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, OpenPlaces, Order, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Played, Profile, ProfileTrial, Proposals, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why } from './types'
+import type { Account, Address, Alike, AskedIn, AskedVersions, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, OpenPlaces, Order, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Played, Profile, ProfileTrial, Proposals, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -132,8 +132,8 @@ function query(fields: Record<string, string | number | null | undefined>): stri
 }
 
 /** “?players=3”; nothing where it is nobody in particular. */
-function of(name: string, id: number | null): string {
-    return id === null ? '' : `?${name}=${id}`
+function of(name: string, id: string | number | null): string {
+    return id === null ? '' : `?${name}=${encodeURIComponent(id)}`
 }
 
 /** What a class, a section or a group is to be; how it writes; and how its director writes elsewhere. */
@@ -233,34 +233,41 @@ export const api = {
     putInAsPiece: (key: string, given: { title: string; rights: string; kind: string; sections: { name: string; instrument: string }[] }) => request<Kept>('POST', `manuscripts/${key}/piece`, given),
     putInAsPart: (key: string, given: { name: string; instrument: string }) => request<Kept>('POST', `manuscripts/${key}/part`, given),
     putInOver: (key: string, over: boolean) => request<Kept>('POST', `manuscripts/${key}/correction`, { over }),
-    part: (id: number, players: number | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
-    marking: (id: number, players: number | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
+    part: (id: number, players: string | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
+    marking: (id: number, players: string | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
     append: ({ part, players, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>
         request<Marking>('POST', `parts/${part}/log${of('players', players ?? null)}`, { key, kind, decisions, takes, seen, proposed, by, browser, follows, have }),
-    sheet: (id: number, players: number | null, proposals: boolean) => request<Sheet>('GET', `parts/${id}/sheet${query({ players, proposals: proposals ? 1 : null })}`),
+    sheet: (id: number, players: string | null, proposals: boolean) => request<Sheet>('GET', `parts/${id}/sheet${query({ players, proposals: proposals ? 1 : null })}`),
     keepLines: (id: number, lines: string[]) => request<undefined>('PUT', `parts/${id}/lines`, { lines }),
-    proposals: (id: number, players: number | null, from?: string, to?: string, doubtful = false) => request<Proposals>('GET', `parts/${id}/proposals${query({ players, from, to, doubtful: doubtful ? 1 : null })}`),
+    proposals: (id: number, players: string | null, from?: string, to?: string, doubtful = false) => request<Proposals>('GET', `parts/${id}/proposals${query({ players, from, to, doubtful: doubtful ? 1 : null })}`),
     pieceProposals: (piece: number) => request<PieceProposals>('GET', `pieces/${piece}/proposals`),
     /** One entry in several parts of a piece: into all of their records, or into none. */
     appendGroup: (piece: number, key: string, parts: { part: number; seen: number; decisions: Decision[] }[]) => request<undefined>('POST', `pieces/${piece}/log`, { key, parts }),
-    alike: (id: number, players: number | null, notes: string[]) => request<Alike>('POST', `parts/${id}/alike${of('players', players)}`, { notes }),
-    asIn: (id: number, players: number | null, measures: string, at: string) => request<Carried>('GET', `parts/${id}/as-in${query({ players, measures, at })}`),
-    versions: (id: number, players: number | null, decisions: Decision[], listen: string) => request<AskedVersions>('POST', `parts/${id}/versions${of('players', players)}`, { decisions, listen }),
-    heard: (id: number, players: number | null, decisions: Decision[] = []) => request<Heard>('POST', `parts/${id}/heard${of('players', players)}`, { decisions }),
+    lineUp: (piece: number) => request<LineUp>('GET', `pieces/${piece}/line-up`),
+    outOfLine: (piece: number) => request<OutOfLines>('GET', `pieces/${piece}/out-of-line`),
+    bowedLike: (piece: number, part: number, note: string) => request<FigureTaken>('GET', `pieces/${piece}/bowed-like${query({ part, note })}`),
+    previewLineUp: (piece: number, parts: PartDecisions[]) => request<Previewed>('POST', `pieces/${piece}/line-up/preview`, { parts }),
+    teaching: (piece: number) => request<Teaching>('GET', `pieces/${piece}/teaching`),
+    /** Takes back one such entry, in all parts that it went into. */
+    undoGroup: (piece: number, key: string) => request<undefined>('POST', `pieces/${piece}/log/undo`, { takes: key }),
+    alike: (id: number, players: string | null, notes: string[]) => request<Alike>('POST', `parts/${id}/alike${of('players', players)}`, { notes }),
+    asIn: (id: number, players: string | null, measures: string, at: string) => request<Carried>('GET', `parts/${id}/as-in${query({ players, measures, at })}`),
+    versions: (id: number, players: string | null, decisions: Decision[], listen: string) => request<AskedVersions>('POST', `parts/${id}/versions${of('players', players)}`, { decisions, listen }),
+    heard: (id: number, players: string | null, decisions: Decision[] = []) => request<Heard>('POST', `parts/${id}/heard${of('players', players)}`, { decisions }),
     openPlaces: (id: number) => request<OpenPlaces>('GET', `parts/${id}/open`),
     history: (id: number, asked: { before?: number | null; note?: string }) => request<History>('GET', `parts/${id}/history${query(asked)}`),
     past: (id: number, seq: number) => request<Past>('GET', `parts/${id}/history/${seq}`),
-    preview: (id: number, players: number | null, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview${of('players', players)}`, { decisions }),
-    why: (id: number, players: number | null, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}${of('players', players)}`),
-    ways: (id: number, players: number | null, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to, ...(players === null ? {} : { players: String(players) }) }).toString()}`),
-    sizeUp: (id: number, players: number | null) => request<SizeUp>('GET', `parts/${id}/size-up${of('players', players)}`),
-    links: (part: number, players: number | null) => request<Links>('GET', `parts/${part}/links${of('players', players)}`),
-    openLink: (part: number, players: number | null, days: number) => request<NewLink>('POST', `parts/${part}/links${of('players', players)}`, { days }),
+    preview: (id: number, players: string | null, decisions: Decision[]) => request<Drawn>('POST', `parts/${id}/preview${of('players', players)}`, { decisions }),
+    why: (id: number, players: string | null, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}${of('players', players)}`),
+    ways: (id: number, players: string | null, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to, ...(players === null ? {} : { players: String(players) }) }).toString()}`),
+    sizeUp: (id: number, players: string | null) => request<SizeUp>('GET', `parts/${id}/size-up${of('players', players)}`),
+    links: (part: number, players: string | null) => request<Links>('GET', `parts/${part}/links${of('players', players)}`),
+    openLink: (part: number, players: string | null, days: number) => request<NewLink>('POST', `parts/${part}/links${of('players', players)}`, { days }),
     closeLink: (id: number) => request<undefined>('DELETE', `links/${id}`),
     shared: (token: string) => request<Shared>('GET', `shared/${token}`),
 }
 
-export const partSheetCsv = (id: number, players: number | null, proposals: boolean) => `/api/parts/${id}/sheet.csv${query({ players, proposals: proposals ? 1 : null })}`
-export const partMusicXml = (id: number, players: number | null) => `/api/parts/${id}/musicxml${of('players', players)}`
+export const partSheetCsv = (id: number, players: string | null, proposals: boolean) => `/api/parts/${id}/sheet.csv${query({ players, proposals: proposals ? 1 : null })}`
+export const partMusicXml = (id: number, players: string | null) => `/api/parts/${id}/musicxml${of('players', players)}`
 export const schoolExport = (id: number) => `/api/schools/${id}/export`
 export const sharedMusicXml = (token: string) => `/api/shared/${token}/musicxml`

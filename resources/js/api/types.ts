@@ -1,10 +1,10 @@
 /** What the server says. Written by `php artisan client:types`; a test fails when it is stale. */
 
 /** Every kind of pencil mark, in the server's order. */
-export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'text' | 'staffText' | 'apart' | 'bowMark' | 'fingerMark'
+export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'divide' | 'reduce' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
 
 /** The fields of a decision. */
-export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'text' | 'staffText' | 'apart' | 'bowMark' | 'fingerMark'
+export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'divide' | 'reduce' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
 
 /** The field under which a kind is decided. */
 export const FIELD_OF: Record<KindName, FieldName> = {
@@ -52,15 +52,19 @@ export const FIELD_OF: Record<KindName, FieldName> = {
     'count': 'count',
     'release': 'release',
     'misprint': 'pitch',
+    'divide': 'divide',
+    'reduce': 'reduce',
+    'playing': 'playing',
     'text': 'text',
     'staffText': 'staffText',
     'apart': 'apart',
+    'know': 'know',
     'bowMark': 'bowMark',
     'fingerMark': 'fingerMark',
 }
 
 /** null takes back. */
-export type DecisionFields = Partial<Record<FieldName, string | number | boolean | null>>
+export type DecisionFields = Partial<Record<Exclude<FieldName, 'know'>, string | number | boolean | null>> & { know?: { text: string; of: string } | null }
 
 export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks
 
@@ -124,6 +128,14 @@ export interface AskedIn {
 /** A new question, or another version of one, as it goes into the record. */
 export interface AskedVersions {
     decisions: Decision[]
+}
+
+/** A passage in the order to teach them. */
+export interface Beginning {
+    name: string
+    from: string
+    to: string
+    because: string
 }
 
 /** What a fingerboard is drawn from. Offsets are semitones above the open string. */
@@ -219,11 +231,11 @@ export interface Desk {
     marking: Marking
     performance: Performance
     /** players of the section who have fingers of their own */
-    groups: PartName[]
+    groups: EditionName[]
     /** what was decided about notes that a newer edition does not have */
     gone: Gone[]
-    /** the group whose edition this is; null: the section's */
-    players: number | null
+    /** those whose edition this is; null: the section's */
+    players: string | null
     words: Words
 }
 
@@ -303,6 +315,12 @@ export interface Edition {
     measures: string[]
 }
 
+/** A part for some of its players. */
+export interface EditionName {
+    key: string
+    name: string
+}
+
 /** An edition of a part to be looked at: its print, and the pencil on it that holds for its notes. */
 export interface EditionPage {
     music: string
@@ -333,6 +351,50 @@ export interface Extreme {
     note: string
     measure: string
     beat: number
+}
+
+/** A run of notes that comes in several places. */
+export interface Figure {
+    letter: string
+    notes: number
+    near: boolean
+    passedRound: boolean
+    places: FigurePlace[]
+}
+
+/** A place where a figure comes. */
+export interface FigurePlace {
+    part: number
+    /** its first */
+    note: string
+    /** its last note */
+    last: string
+    /** tick */
+    from: number
+    /** tick */
+    until: number
+    measure: string
+    beat: number
+    /** half steps from the first place */
+    transposed: number
+    directions: string
+    /** one note is other */
+    near: boolean
+    /** it is meant to differ */
+    exception: boolean
+    /** what makes it an exception, or none any more */
+    apart: PartDecisions[]
+}
+
+/** One decision for all places of a figure. */
+export interface FigureTaken {
+    parts: PartDecisions[]
+    /** places, as “Viola 12” */
+    taken: string[]
+    /** those decided otherwise */
+    left: string[]
+    /** those to which the fingers go along */
+    fingered: string[]
 }
 
 /** Something the director should look at. */
@@ -515,6 +577,20 @@ export interface LevelDefaults {
 
 export type Likeness = 'free' | 'same' | 'otherwise' | 'apart'
 
+/** All sections of a piece under each other in time. */
+export interface LineUp {
+    title: string
+    ensemble: string
+    /** ticks in a quarter */
+    resolution: number
+    measures: MapMeasure[]
+    parts: MapPart[]
+    /** ticks at which all leave the string together */
+    cutOffs: number[]
+    figures: Figure[]
+    words: Words | null
+}
+
 /** A link that students can open. */
 export interface Link {
     id: number
@@ -533,6 +609,28 @@ export interface Links {
 /** What was made. */
 export interface Made {
     id: number
+}
+
+/** A measure of the map of all sections. */
+export interface MapMeasure {
+    number: string
+    /** tick */
+    start: number
+    /** ticks */
+    length: number
+    /** the rehearsal letter over it */
+    letter: string | null
+}
+
+/** A section of the map, stroke by stroke. */
+export interface MapPart {
+    part: number
+    name: string
+    instrument: Instrument
+    /** the newest entry of its record */
+    seq: number
+    /** from and until (ticks), d, u or -, what is done with the bow, first note, where further notes of it begin */
+    strokes: [number, number, string, string, string, number[]][]
 }
 
 /** One mark of the pencil layer: only what is to be drawn. */
@@ -718,6 +816,34 @@ export interface OrderVersion {
     order: Order
 }
 
+/** A passage in which sections are out of line. */
+export interface OutOfLine {
+    id: string
+    code: string
+    /** it is only told */
+    folded: boolean
+    /** tick */
+    from: number
+    /** tick */
+    until: number
+    measure: string
+    beat: number
+    /** the measure in which it ends */
+    to: string
+    parts: number[]
+    /** ids of those that differ */
+    notes: string[]
+    message: string
+    remedies: Remedy[]
+    /** what says that it is meant so */
+    apart: PartDecisions[]
+}
+
+/** What is out of line in a piece. */
+export interface OutOfLines {
+    findings: OutOfLine[]
+}
+
 /** A file with pictures of the printed page. */
 export interface PageFile {
     key: string
@@ -730,6 +856,12 @@ export interface PageFile {
 export interface PageFiles {
     /** in the order in which they were brought */
     files: PageFile[]
+}
+
+/** What would be decided in one part. */
+export interface PartDecisions {
+    part: number
+    decisions: Decision[]
 }
 
 /** A part by its name. */
@@ -903,6 +1035,11 @@ export interface Played {
     typed: string
 }
 
+/** Sections of the map as they would be. */
+export interface Previewed {
+    parts: MapPart[]
+}
+
 /** A class profile and what it can hold. */
 export interface Profile {
     ensemble: string
@@ -1051,6 +1188,12 @@ export interface Refusal {
     outOfOrder: boolean
 }
 
+/** What would bring sections into line; it has been tried. */
+export interface Remedy {
+    words: string
+    parts: PartDecisions[]
+}
+
 export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
 
 export type Role = 'director' | 'co-teacher' | 'coach'
@@ -1087,6 +1230,23 @@ export interface Section {
     stands: number
     /** it was taught something else than its class or section */
     own: boolean
+}
+
+/** What a section has to know of a passage. */
+export interface SectionLine {
+    passage: string
+    from: string
+    to: string
+    part: number
+    kind: 'rests' | 'as before' | 'new' | 'exception'
+    text: string
+    /** the line that it takes the place of */
+    workedOut: string
+    edited: boolean
+    /** what it was written about has changed */
+    stale: boolean
+    /** its first; null: it rests */
+    note: string | null
 }
 
 /** Who is signed in. */
@@ -1298,6 +1458,13 @@ export interface Taught {
     placements: string[]
 }
 
+/** Where to tune, where to begin, and what each section has to know. */
+export interface Teaching {
+    tuning: TuningPlace[]
+    begin: Beginning[]
+    lines: SectionLine[]
+}
+
 /** One thing that fingerings or bowings are chosen by, and that a class may weigh otherwise. */
 export interface Term {
     of: 'hand' | 'bow'
@@ -1312,6 +1479,40 @@ export interface TheirEntry {
     by: string
     at: string
     decisions: Decision[]
+}
+
+/** What a section has against the note to tune to. */
+export interface TuningAgainst {
+    part: string
+    pitch: string
+    interval: string
+}
+
+/** How a section has the note to tune to. */
+export interface TuningHolder {
+    /** its name */
+    part: string
+    pitch: string
+    string: string | null
+    finger: string | null
+    open: boolean
+    /** with the lowest */
+    compare: string
+    risk: string | null
+}
+
+/** Where to stop and tune. */
+export interface TuningPlace {
+    measure: string
+    beat: number
+    pitch: string
+    seconds: number
+    everybody: boolean
+    parts: TuningHolder[]
+    against: TuningAgainst[]
+    /** the measure to come from */
+    start: string | null
+    drill: string | null
 }
 
 /** A place where the sections can tune. */

@@ -9,7 +9,7 @@ import type { Trial } from './trying'
 const props = defineProps<{ desk: Desk; width: number; layer: Mark[]; selected: string[]; flags: Flag[]; tracks: Tracks; trial: Trial | null; pointed: readonly Pointed[]; heard: string | null }>()
 const emit = defineEmits<{ choose: [note: string, extend: boolean]; drawn: [page: ScorePage] }>()
 
-const group = computed(() => props.desk.groups.find(({ id }) => id === props.desk.players)?.name)
+const group = computed(() => props.desk.groups.find(({ key }) => key === props.desk.players)?.name)
 
 const WHAT: Record<Trial['kind'], string> = { fix: 'a fix', way: 'another fingering', carry: 'what is decided elsewhere', version: 'a version that is to settle', draft: 'another version' }
 const NEXT: Partial<Record<Trial['kind'], string>> = { fix: 'V', way: 'A', version: ';' }

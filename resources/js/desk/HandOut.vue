@@ -34,7 +34,7 @@ const address = ref('')
 const made = ref<number | null>(null)
 const { fault, busy: linking, attempt } = useAttempt()
 const asSheet = computed(() => what.value === 'sheet' || props.part.piece.rights === 'printed-only')
-const group = computed(() => props.part.groups.find(({ id }) => id === props.part.players)?.name)
+const group = computed(() => props.part.groups.find(({ key }) => key === props.part.players)?.name)
 
 watch(open, async (now) => {
     address.value = fault.value = ''

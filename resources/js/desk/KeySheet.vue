@@ -8,7 +8,7 @@ const props = defineProps<{ commands: Command[] }>()
 const open = defineModel<boolean>({ required: true })
 const singles = defineModel<boolean>('singles', { required: true })
 
-const COLUMNS = [['Walk'], ['Take', 'Page'], ['Bow', 'Words'], ['Finger']] as const
+const COLUMNS = [['Walk'], ['Take', 'Page'], ['Bow', 'Words'], ['Finger', 'Players']] as const
 
 const columns = computed(() => COLUMNS.map((names) => names.map((name) => ({ name, commands: props.commands.filter(({ group }) => group === name) }))))
 </script>

@@ -6,7 +6,7 @@ import { useAttempt } from '../components/attempt'
 import { say } from '../stores/say'
 
 /** The measures with which the lines of the printed page begin: typed once, then the transfer sheet follows them. */
-const props = defineProps<{ part: number; players: number | null; changes: boolean }>()
+const props = defineProps<{ part: number; players: string | null; changes: boolean }>()
 
 const { fault, busy, attempt } = useAttempt()
 const kept = ref('')

@@ -16,7 +16,7 @@ const props = defineProps<{
     singleKeys: boolean
 }>()
 
-const GROUPS = ['Finger', 'Bow', 'Words', 'Take', 'Go'] as const
+const GROUPS = ['Finger', 'Bow', 'Words', 'Players', 'Take', 'Go'] as const
 
 /** Which keys the card shows as buttons; all of them answer to the keyboard. */
 const tab = ref<(typeof GROUPS)[number]>('Finger')

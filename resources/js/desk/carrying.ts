@@ -9,7 +9,7 @@ const MOST_NOTES = 24
 const QUIET_MS = 500
 
 /** Where a figure that was decided comes again: offered quietly, taken with one key, some of it or all. */
-export function useCarrying(part: () => number | null, players: () => number | null, decided: (notes: readonly string[]) => boolean, waiting: Ref<readonly unknown[]>) {
+export function useCarrying(part: () => number | null, players: () => string | null, decided: (notes: readonly string[]) => boolean, waiting: Ref<readonly unknown[]>) {
     const offer = shallowRef<Alike | null>(null)
     /** First notes of the places that are left out. */
     const left = ref<string[]>([])

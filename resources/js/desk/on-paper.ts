@@ -18,7 +18,7 @@ export function headingOf(desk: Desk): Heading {
     return {
         title: desk.piece.title,
         composer: desk.piece.composer,
-        part: [desk.part.name, desk.groups.find(({ id }) => id === desk.players)?.name].filter(Boolean).join(', '),
+        part: [desk.part.name, desk.groups.find(({ key }) => key === desk.players)?.name].filter(Boolean).join(', '),
         told: desk.performance.sentences,
         ensemble: desk.ensemble.name,
     }

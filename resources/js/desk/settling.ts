@@ -7,7 +7,7 @@ import type { useTrying } from './trying'
 import { problemWords } from './words'
 
 /** Versions of a span: looked at one after the other, their bows under each other, one of them taken. */
-export function useSettling(part: () => number | null, players: () => number | null, questions: Ref<readonly Question[]>, trying: ReturnType<typeof useTrying>) {
+export function useSettling(part: () => number | null, players: () => string | null, questions: Ref<readonly Question[]>, trying: ReturnType<typeof useTrying>) {
     const current = shallowRef<string | null>(null)
     /** What the notes are in each version of the question that is looked at. */
     const drawn = shallowRef<{ name: string; notes: Note[] }[]>([])

@@ -14,7 +14,7 @@ export interface Trial {
 }
 
 /** Other ways to finger, reasons, and what the page would be with them. Nothing here decides anything. */
-export function useTrying(part: () => number | null, players: () => number | null) {
+export function useTrying(part: () => number | null, players: () => string | null) {
     const trial = shallowRef<Trial | null>(null)
     /** Why the chosen note is fingered as it is; undefined: nobody asked. */
     const why = shallowRef<Why | undefined>(undefined)

@@ -11,7 +11,7 @@ export interface Command extends Keyed {
     label: string
     /** On a button, where the label is too long. */
     short?: string
-    group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Take' | 'Page'
+    group: 'Walk' | 'Bow' | 'Finger' | 'Words' | 'Players' | 'Take' | 'Page'
 }
 
 const SPOKEN: Record<string, string> = {

@@ -1,6 +1,6 @@
 import type { DecisionFields, FieldName, Mark } from '../api/types'
 import type { DeskHands } from './hands'
-import { addedOrStruck, cycle, toggled, typed } from './rows'
+import { addedOrStruck, cycle, heldWord, toggled, typed } from './rows'
 import { accentSign, breathSign, dotSign, fermataSign, strongAccentSign, tenutoSign, type Sign } from '../page/signs'
 import { said, STRUCK, type KindRow } from './table'
 
@@ -104,4 +104,26 @@ export const text: KindRow = {
 export const staffText: KindRow = {
     ...words('staffText', (value) => `[${value}]`),
     keys: (hands) => [{ keys: ['!'], label: 'A few words to staff only: students never see them', short: 'Staff', group: 'Words', run: () => void typed(hands, 'staffText', 'A few words to staff only', /^.{0,200}$/, 'Up to 200 characters.') }],
+}
+
+const DIVISIONS: Record<string, string> = { 'outside-top': 'div. outside top', 'inside-top': 'div. inside top', desks: 'div. by desk', turns: 'div. by turns', three: 'div. counted off' }
+
+export const divide: KindRow = {
+    ...heldWord('divide', (value) => DIVISIONS[value] ?? value),
+    keys: (hands) => [{ keys: ['|'], label: 'Divide: outside top, inside top, by desk, by turns, counted off, none', short: 'Divide', group: 'Players', run: () => cycle(hands, 'divide', Object.keys(DIVISIONS)) }],
+}
+
+const REDUCTIONS: Record<string, string> = { top: 'top note', bottom: 'bottom note', 'leave-out': STRUCK, 'octave-down': '8ve lower', 'octave-up': '8ve higher', held: 'one long note' }
+
+export const reduce: KindRow = {
+    ...heldWord('reduce', (value) => REDUCTIONS[value] ?? value),
+    draw: (line, head, mark) => (mark.text === STRUCK ? line.leftOut(head, mark) : line.word(head, mark)),
+    keys: (hands) => [{ keys: ['%'], label: 'Less: top note, bottom note, leave out, an octave lower or higher, one long note, as printed', short: 'Less', group: 'Players', run: () => cycle(hands, 'reduce', Object.keys(REDUCTIONS)) }],
+}
+
+const HOW_MANY = ['solo', 'soli', 'tutti']
+
+export const playing: KindRow = {
+    ...heldWord('playing', (value) => value),
+    keys: (hands) => [{ keys: ['@'], label: 'Solo, soli, tutti, none', short: 'Solo', group: 'Players', run: () => cycle(hands, 'playing', HOW_MANY) }],
 }

@@ -50,9 +50,13 @@ export const KINDS: Table = {
     count: music.count,
     release: music.release,
     misprint: music.misprint,
+    divide: music.divide,
+    reduce: music.reduce,
+    playing: music.playing,
     text: music.text,
     staffText: music.staffText,
     apart: {},
+    know: {},
     bowMark: {},
     fingerMark: {},
 }

@@ -230,6 +230,13 @@ export class PencilLine {
         this.word(head, mark)
     }
 
+    /** A printed head that is not played: a stroke through it. */
+    leftOut(head: Head, mark: Mark): void {
+        const { x, y, width, height } = head.box
+        const stroke = element('path', { d: `M${x - width * 0.35} ${y + height * 1.3}L${x + width * 1.35} ${y - height * 0.3}`, fill: 'none', 'stroke-width': 40, 'stroke-linecap': 'round' })
+        this.add(element('g', {}, stroke), mark, 'left-out')
+    }
+
     /** Signs inside a held note, at shares of its length. */
     inside(head: Head, mark: Mark, drawing: (index: number) => Sign): void {
         const [left, right] = [centre(head), this.endOf(head)]

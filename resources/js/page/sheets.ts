@@ -245,14 +245,14 @@ function sheetRow(row: SheetRow, left: number, y: number, wide: number, reasons:
     return made
 }
 
-function blank(paper: Paper): SVGSVGElement {
+export function blank(paper: Paper): SVGSVGElement {
     const { width, height } = PAPERS[paper]
     return element('svg', { class: `sheet ${paper}`, viewBox: `0 0 ${width} ${height}`, width: `${width / 100}mm`, height: `${height / 100}mm` })
 }
 
-const headingHeight = ({ told }: Heading) => HEADING + 420 * Math.max(0, told.length - 1)
+export const headingHeight = ({ told }: Heading) => HEADING + 420 * Math.max(0, told.length - 1)
 
-function headingOn(width: number, left: number, heading: Heading): SVGGElement {
+export function headingOn(width: number, left: number, heading: Heading): SVGGElement {
     return element(
         'g',
         {},
@@ -263,7 +263,7 @@ function headingOn(width: number, left: number, heading: Heading): SVGGElement {
     )
 }
 
-function footer(paper: Paper, left: number, heading: Heading, number: number, count: number): SVGGElement {
+export function footer(paper: Paper, left: number, heading: Heading, number: number, count: number): SVGGElement {
     const { width, height } = PAPERS[paper]
     const y = height - 900
     return element(

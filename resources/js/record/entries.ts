@@ -13,7 +13,7 @@ export interface Entry {
     key: string
     part: number
     /** The group of players in whose edition it was made. */
-    players?: number | undefined
+    players?: string | undefined
     kind: 'decide' | 'undo' | 'redo'
     decisions?: Decision[]
     /** The key of the entry that an undo or redo is about. */

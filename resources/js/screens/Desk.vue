@@ -113,7 +113,7 @@ async function load(): Promise<void> {
     carrying.clear()
     sizing.value = true
     try {
-        if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : Number(route.query.players))) {
+        if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : String(route.query.players))) {
             show(String(route.query.show ?? ''))
             wanted = { measure: String(route.query.measure ?? ''), note: String(route.query.note ?? '') }
             document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
@@ -205,12 +205,13 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                         {{ sibling.name }}
                     </button>
                 </nav>
-                <nav v-if="desk.part.groups.length > 0" class="siblings editions" aria-label="Players with fingers of their own">
+                <nav v-if="desk.part.groups.length > 0" class="siblings editions" aria-label="For some of the players">
                     <button type="button" :aria-current="desk.players === null ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}`)">all</button>
-                    <button v-for="group in desk.part.groups" :key="group.id" type="button" :aria-current="group.id === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.id}`)">{{ group.name }}</button>
+                    <button v-for="group in desk.part.groups" :key="group.key" type="button" :aria-current="group.key === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.key}`)">{{ group.name }}</button>
                 </nav>
             </template>
             <template #actions>
+                <RouterLink v-if="desk.part && desk.part.siblings.length > 1 && desk.part.part.decides" class="el-button is-text" :to="{ path: `/pieces/${desk.part.piece.id}/line-up`, query: { part: desk.part.part.id, note: selecting.chosen.value?.id } }">Line-up</RouterLink>
                 <ElButton :disabled="!desk.part" text :type="printed ? 'primary' : ''" :aria-pressed="printed" @click="printed = !printed">Printed page</ElButton>
                 <ElButton :disabled="!desk.part" type="primary" @click="handingOut = true">Hand out</ElButton>
             </template>

@@ -14,7 +14,7 @@ export type Company = 'alone' | 'all' | 'others'
 const BESIDE = 0.45
 
 /** Hears a part from a note on: as it is decided and proposed, or as what is looked at would make it. */
-export function useHearing(part: Ref<{ id: number; players: number | null; state: string } | null>, siblings: () => readonly PartName[]) {
+export function useHearing(part: Ref<{ id: number; players: string | null; state: string } | null>, siblings: () => readonly PartName[]) {
     const rate = useLocalStorage('upright-pencil.hear-rate', 1)
     const [click, countIn, loop, stepsUp, large] = [remembered('hear-click', false), remembered('hear-count', true), remembered('hear-loop', false), remembered('hear-steps', false), remembered('hear-large', false)]
     const company = useLocalStorage<Company>('upright-pencil.hear-company', 'alone')

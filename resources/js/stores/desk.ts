@@ -49,7 +49,7 @@ export const useDesk = defineStore('desk', () => {
     })
 
     /** @throws Refused, Unreachable */
-    async function open(wanted: number, edition: number | null): Promise<boolean> {
+    async function open(wanted: number, edition: string | null): Promise<boolean> {
         close()
         const mine = ++opening
         const opened = await api.part(wanted, edition)
