@@ -41,6 +41,12 @@ final readonly class NewEntry
         return new self($this->key, $this->kind, $decisions, $this->takes, $this->follows, $this->seen, $this->browser, $this->group, $this->proposed);
     }
 
+    /** The same as one of a group. */
+    public function in(string $group): self
+    {
+        return new self($this->key, $this->kind, $this->decisions, $this->takes, $this->follows, $this->seen, $this->browser, $group, $this->proposed);
+    }
+
     /** @return list<array<string, mixed>> what is kept: who and when are the record's own */
     public function kept(): array
     {

@@ -285,6 +285,19 @@ final class PartDesk
         return $kept;
     }
 
+    /** @return list<string> the notes at which something is open: a finding that is left, or two versions */
+    public function openNotes(): array
+    {
+        [$seq, $key] = $this->record->newest();
+        $findings = array_filter($this->drawnAfter($key, $seq, true)->findings, static fn (FindingView $finding): bool => ! $finding->mended);
+        $questions = array_filter(Question::all($this->counting()), static fn (Question $question): bool => $question->taken === null);
+
+        return [
+            ...array_values(array_map(static fn (FindingView $finding): string => $finding->note, $findings)),
+            ...array_values(array_map(static fn (Question $question): string => (string) array_key_first($question->notes()), $questions)),
+        ];
+    }
+
     /** Works out what is left to do in it, for the shelf. */
     public function stand(): void
     {

@@ -142,7 +142,13 @@ final class PartRecord
             throw new EntryOutOfOrder;
         }
         $this->refuseClash($entry, $taken, $score);
+        $derived = $entry->kind === EntryKind::Decide ? Deriving::following($this->part, $entry->decisions) : [];
+        // What parts that were made from this one take over is one with it, and is taken back with it.
+        $entry = $derived === [] || $entry->group !== null ? $entry : $entry->in(Uuid::uuid5($entry->key, 'derived')->toString());
         $this->write($user, $entry);
+        foreach ($derived as [$part, $decisions]) {
+            (new self($part))->write($user, new NewEntry(Uuid::uuid5($entry->key, "derived {$part->id}")->toString(), EntryKind::Decide, $decisions, seen: PHP_INT_MAX, browser: $entry->browser, group: $entry->group));
+        }
         $taken?->group_key === null || $this->takeGroup($user, $entry, $taken);
     }
 

@@ -54,9 +54,11 @@ final class PassageTable
      */
     private static function row(Part $part, ScorePart $score, array $passages, array $scores): PassageRowView
     {
-        $decided = (new PartDesk($part))->decisions()->notes;
+        $desk = new PartDesk($part);
+        $decided = $desk->decisions()->notes;
+        $open = $desk->openNotes();
 
-        return new PassageRowView($part->id, $part->name, $part->sized_up_at !== null, array_map(static fn (array $passage): PassageCellView => self::cell($score, self::span($score, $passage, $scores), $decided), $passages));
+        return new PassageRowView($part->id, $part->name, $part->sized_up_at !== null, count($open), array_map(static fn (array $passage): PassageCellView => self::cell($score, self::span($score, $passage, $scores), $decided, array_count_values($open)), $passages));
     }
 
     /**
@@ -79,19 +81,21 @@ final class PassageTable
     /**
      * @param  array{int, int}|null  $span
      * @param  array<string, array<string, mixed>>  $decided  by note
+     * @param  array<string, int>  $left  by note: how much is open at it
      */
-    private static function cell(ScorePart $score, ?array $span, array $decided): PassageCellView
+    private static function cell(ScorePart $score, ?array $span, array $decided, array $left): PassageCellView
     {
         $measures = $span === null ? [] : array_slice($score->measures, $span[0], $span[1] - $span[0] + 1);
-        $entered = $notes = $about = 0;
+        $entered = $notes = $about = $open = 0;
         foreach ($measures as $measure) {
             $entered += (int) $measure->entered;
             foreach ($measure->notes() as $note) {
                 $notes += (int) $note->sounds();
                 $about += (int) ($note->sounds() && isset($decided[$note->id]));
+                $open += $left[$note->id] ?? 0;
             }
         }
 
-        return new PassageCellView($measures === [] ? null : $measures[0]->number, count($measures), $entered, $notes, $about);
+        return new PassageCellView($measures === [] ? null : $measures[0]->number, count($measures), $entered, $notes, $about, $open);
     }
 }

@@ -7,6 +7,8 @@ namespace App\Marking;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Views\BeginningView;
+use App\Views\DividedLineView;
+use App\Views\DividedView;
 use App\Views\FigurePlaceView;
 use App\Views\FigureTakenView;
 use App\Views\FigureView;
@@ -40,6 +42,7 @@ use UprightPencil\Core\Ensemble\TuningPlaces;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Kinds\Apart;
 use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\Sharing\Share;
 use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Measure;
@@ -226,9 +229,30 @@ final class PieceLineUp
         return PartRecipe::of($this->parts[0])->houseStyle()->finger($finger, Placement::from($placement ?? 'regular'));
     }
 
+    /** @return list<DividedView> */
+    private function divided(): array
+    {
+        $divided = [];
+        foreach ($this->parts as $part) {
+            $seating = Edition::seating($part);
+            $measures = KeptScores::of($part->music)->parts[0]->measures;
+            foreach (Edition::shares($part)->passages() as $passage) {
+                $players = $passage->players($seating);
+                $lines = array_map(static fn (int $line): DividedLineView => new DividedLineView(match (true) {
+                    $line === 0 => 'top',
+                    $line === count($players) - 1 => 'bottom',
+                    default => 'middle',
+                }, $players[$line] === [] ? 'nobody' : Share::named($players[$line], $seating), $passage->fallback($line, $seating)?->words()), array_keys($players));
+                $divided[] = new DividedView($part->id, $measures[$passage->from]->number, $measures[$passage->to]->number, $passage->division->words(), $passage->decided, $lines);
+            }
+        }
+
+        return $divided;
+    }
+
     public function teaching(): TeachingView
     {
-        return new TeachingView($this->tuning(), $this->beginnings(), $this->lines());
+        return new TeachingView($this->tuning(), $this->beginnings(), $this->lines(), $this->divided());
     }
 
     /**

@@ -13,6 +13,7 @@ final readonly class PassageCellView
      * @param  int  $entered  how many of them are entered
      * @param  int  $notes  note heads in it
      * @param  int  $decided  how many of them something was decided about
+     * @param  int  $open  findings and versions that are left in it
      */
     public function __construct(
         public ?string $measure,
@@ -20,5 +21,6 @@ final readonly class PassageCellView
         public int $entered,
         public int $notes,
         public int $decided,
+        public int $open,
     ) {}
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Views;
 
+use App\Marking\Deriving;
 use App\Models\Part;
 use UprightPencil\Core\Strings\Instrument;
 
@@ -12,6 +13,10 @@ final readonly class PiecePartView
 {
     /**
      * @param  int|null  $derivedFrom  the part that it was made from
+     * @param  int  $stands  of its section; 0 where nobody said
+     * @param  int|null  $players  how many sit there, where it is not two at every stand
+     * @param  list<string>  $otherwise  measures that it bows otherwise than the part that it was made from
+     * @param  list<string>  $gone  measures with bows of that part for notes that it does not have
      * @param  int  $editions  how many its notes have had; 0 where they never changed
      */
     public function __construct(
@@ -22,10 +27,16 @@ final readonly class PiecePartView
         public bool $putAway,
         public ?int $derivedFrom,
         public int $editions,
+        public int $stands,
+        public ?int $players,
+        public array $otherwise,
+        public array $gone,
     ) {}
 
     public static function of(Part $part): self
     {
-        return new self($part->id, $part->name, $part->instrument, $part->section_id, $part->put_away_at !== null, $part->derived_from, (int) $part->getAttribute('versions_count'));
+        $misfits = $part->derived_from === null ? ['otherwise' => [], 'gone' => []] : Deriving::misfits($part);
+
+        return new self($part->id, $part->name, $part->instrument, $part->section_id, $part->put_away_at !== null, $part->derived_from, (int) $part->getAttribute('versions_count'), $part->section->stands ?? 0, $part->section?->players, $misfits['otherwise'], $misfits['gone']);
     }
 }

@@ -11,10 +11,12 @@ final readonly class TeachingView
      * @param  list<TuningPlaceView>  $tuning
      * @param  list<BeginningView>  $begin
      * @param  list<SectionLineView>  $lines
+     * @param  list<DividedView>  $divided
      */
     public function __construct(
         public array $tuning,
         public array $begin,
         public array $lines,
+        public array $divided,
     ) {}
 }

@@ -25,7 +25,7 @@ final class SectionLines
     public const EXCEPTION = 'exception';
 
     /** Of so many measures one may differ and the rest is as before. */
-    private const MEASURES_FOR_AN_EXCEPTION = 4;
+    private const MEASURES_FOR_AN_EXCEPTION = 3;
 
     private const VALUES = ['1/4' => 'sixteenths', '1/2' => 'eighths', '1/1' => 'quarters', '3/4' => 'dotted eighths', '3/2' => 'dotted quarters', '2/1' => 'halves', '3/1' => 'dotted halves', '4/1' => 'whole notes', '1/3' => 'triplets'];
 
@@ -118,7 +118,34 @@ final class SectionLines
             return $this->figuresOnly($section, $passage);
         }
 
-        return $best[0] === [] ? [self::AS_BEFORE, $best[1]] : [self::EXCEPTION, "{$best[1]}, but ".implode(' and ', $best[0])];
+        return $best[0] === [] ? [self::AS_BEFORE, $best[1]] : [self::EXCEPTION, "{$best[1]}, ".$this->exception($best[0], $passage)];
+    }
+
+    /**
+     * “but 12 and 15”; where it goes its own way to the end, “from 50 on new”.
+     *
+     * @param  non-empty-list<string>  $different
+     */
+    private function exception(array $different, Passage $passage): string
+    {
+        if (count($different) > 1 && $this->isToTheEnd($different, $passage)) {
+            return "from {$different[0]} on new";
+        }
+        $last = array_pop($different);
+
+        return 'but '.($different === [] ? '' : implode(', ', $different).' and ').$last;
+    }
+
+    /**
+     * Whether some measures are the last of a passage.
+     *
+     * @param  list<string>  $measures
+     */
+    private function isToTheEnd(array $measures, Passage $passage): bool
+    {
+        $numbers = array_map(fn (int $start): string => $this->orchestra->place($start)['measure'], $this->starts($passage));
+
+        return $measures !== [] && array_slice($numbers, -count($measures)) === $measures;
     }
 
     /**
@@ -142,7 +169,10 @@ final class SectionLines
             }
         }
 
-        return $same > 0 && count($different) <= intdiv(count($this->starts($passage)), self::MEASURES_FOR_AN_EXCEPTION) ? $different : null;
+        $all = count($this->starts($passage));
+        $most = $this->isToTheEnd($different, $passage) ? intdiv($all, 2) : intdiv($all, self::MEASURES_FOR_AN_EXCEPTION);
+
+        return $same > 0 && count($different) <= $most ? $different : null;
     }
 
     /** @return list<int> */

@@ -190,11 +190,12 @@ final class MarkingSession
     private function notes(MarkingCase $case, PartDecisions $decisions, array $bow, array $fingers): array
     {
         $notes = [];
+        $printed = NoteIndex::of($this->printed);
         foreach ($case->part->measures as $index => $measure) {
             foreach ($measure->notes() as $note) {
                 $said = ($decisions->forPlayers ?? $decisions)->notes[$note->id] ?? [];
                 // What the pencil leaves out is still on the page.
-                if (! $note->sounds() && $said === []) {
+                if (! $note->sounds() && ! $printed->has($note->id)) {
                     continue;
                 }
                 $own = $bow[$note->id] ?? null;

@@ -72,6 +72,12 @@ final class NoteIndex
         };
     }
 
+    /** Whether it is a note of the part that somebody plays. */
+    public function has(string $note): bool
+    {
+        return isset($this->places[$note]);
+    }
+
     /** The note that comes after another in its voice. */
     public function after(string $note): ?string
     {

@@ -285,6 +285,26 @@ export interface Director {
     name: string
 }
 
+/** A passage in which a section is divided. */
+export interface Divided {
+    part: number
+    from: string
+    to: string
+    how: string
+    /** false: the print says so */
+    decided: boolean
+    lines: DividedLine[]
+}
+
+/** One line of divided notes, and who has it. */
+export interface DividedLine {
+    /** top, middle, bottom */
+    name: string
+    players: string
+    /** who takes it over when its only player is missing */
+    fallback: string | null
+}
+
 /** Something that is being typed, on the shelf. */
 export interface Draft {
     key: string
@@ -897,6 +917,8 @@ export interface PassageCell {
     notes: number
     /** how many of them something was decided about */
     decided: number
+    /** findings and versions that are left in it */
+    open: number
 }
 
 /** A section against the passages of its piece. */
@@ -906,6 +928,8 @@ export interface PassageRow {
     name: string
     /** somebody has looked it over */
     sizedUp: boolean
+    /** left in all of it */
+    findings: number
     /** one for each passage */
     cells: PassageCell[]
 }
@@ -1014,6 +1038,14 @@ export interface PiecePart {
     derivedFrom: number | null
     /** how many its notes have had; 0 where they never changed */
     editions: number
+    /** of its section; 0 where nobody said */
+    stands: number
+    /** how many sit there, where it is not two at every stand */
+    players: number | null
+    /** measures that it bows otherwise than the part that it was made from */
+    otherwise: string[]
+    /** measures with bows of that part for notes that it does not have */
+    gone: string[]
 }
 
 /** A piece and its parts, by name. */
@@ -1463,6 +1495,7 @@ export interface Teaching {
     tuning: TuningPlace[]
     begin: Beginning[]
     lines: SectionLine[]
+    divided: Divided[]
 }
 
 /** One thing that fingerings or bowings are chosen by, and that a class may weigh otherwise. */

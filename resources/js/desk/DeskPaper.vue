@@ -11,7 +11,7 @@ const emit = defineEmits<{ choose: [note: string, extend: boolean]; drawn: [page
 
 const group = computed(() => props.desk.groups.find(({ key }) => key === props.desk.players)?.name)
 
-const WHAT: Record<Trial['kind'], string> = { fix: 'a fix', way: 'another fingering', carry: 'what is decided elsewhere', version: 'a version that is to settle', draft: 'another version' }
+const WHAT: Record<Trial['kind'], string> = { fix: 'a fix', way: 'another fingering', carry: 'what is decided elsewhere', version: 'a version that is to settle', draft: 'another version', line: 'what the line-up offers for this part' }
 const NEXT: Partial<Record<Trial['kind'], string>> = { fix: 'V', way: 'A', version: ';' }
 
 </script>
@@ -31,7 +31,7 @@ const NEXT: Partial<Record<Trial['kind'], string>> = { fix: 'V', way: 'A', versi
             />
         </div>
         <p v-if="trial" class="preview-bar" role="status">
-            You are looking at {{ WHAT[trial.kind] }}. Nothing is decided yet: <kbd>{{ trial.kind === 'draft' ? ';' : 'Enter' }}</kbd> {{ trial.kind === 'draft' ? 'keeps both versions' : 'takes it' }}<template v-if="NEXT[trial.kind]">, <kbd>{{ NEXT[trial.kind] }}</kbd> shows the next</template><template v-if="trial.kind === 'fix' || trial.kind === 'way'">, <kbd>;</kbd> keeps both</template>, <kbd>Esc</kbd> leaves.
+            You are looking at {{ WHAT[trial.kind] }}. Nothing is decided yet<template v-if="trial.kind === 'line'">; decide it on the line-up, for all sections at once</template><template v-else>: <kbd>{{ trial.kind === 'draft' ? ';' : 'Enter' }}</kbd> {{ trial.kind === 'draft' ? 'keeps both versions' : 'takes it' }}</template><template v-if="NEXT[trial.kind]">, <kbd>{{ NEXT[trial.kind] }}</kbd> shows the next</template><template v-if="trial.kind === 'fix' || trial.kind === 'way'">, <kbd>;</kbd> keeps both</template>, <kbd>Esc</kbd> leaves.
         </p>
     </div>
 </template>

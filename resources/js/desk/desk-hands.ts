@@ -76,6 +76,10 @@ export function deskHands(reach: Reach): DeskHands {
             void versions.keep()
             return
         }
+        if (trial?.kind === 'line') {
+            say('It is about several parts: decide it on the line-up.')
+            return
+        }
         const decisions = trial?.decisions ?? like?.decisions ?? walk.finding.value?.fixes[0]?.decisions
         if (decisions) {
             trying.leave()

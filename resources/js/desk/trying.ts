@@ -4,9 +4,9 @@ import { api } from '../api/client'
 import type { Decision, Drawn, Way, Why } from '../api/types'
 import { problemWords } from './words'
 
-/** What is looked at on the page before anything is decided: a fix, another way to finger, what is carried here, a version, or one that is being made. */
+/** What is looked at on the page before anything is decided: a fix, another way to finger, what is carried here, a version, one that is being made, or what the line-up offers. */
 export interface Trial {
-    kind: 'fix' | 'way' | 'carry' | 'version' | 'draft'
+    kind: 'fix' | 'way' | 'carry' | 'version' | 'draft' | 'line'
     place: number
     /** What would be decided: just what is shown. */
     decisions: Decision[]

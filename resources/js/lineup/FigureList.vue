@@ -3,8 +3,15 @@ import type { Figure, FigurePlace } from '../api/types'
 import { say } from '../stores/say'
 
 /** The figures of all sections: their letters, their places, and one decision for all of them. */
-defineProps<{ figures: Figure[]; current: string | null; at: FigurePlace | null; nameOf: (part: number) => string }>()
+const props = defineProps<{ figures: Figure[]; current: string | null; at: FigurePlace | null; nameOf: (part: number) => string }>()
 const emit = defineEmits<{ go: [figure: Figure, place: FigurePlace]; like: [figure: Figure, place: FigurePlace]; apart: [figure: Figure, place: FigurePlace] }>()
+
+/** “Viola 1, 42; Cello 5”: as many as go in a line or two. */
+function placesIn(figure: Figure): string {
+    const bySection = new Map<string, string[]>()
+    figure.places.forEach(({ part, measure }) => bySection.set(props.nameOf(part), [...(bySection.get(props.nameOf(part)) ?? []), measure]))
+    return [...bySection].map(([name, measures]) => `${name} ${measures.join(', ')}`).join('; ')
+}
 
 const bows = (directions: string) => directions.replaceAll('d', '⊓').replaceAll('u', '∨').replaceAll('-', '·')
 </script>
@@ -15,7 +22,7 @@ const bows = (directions: string) => directions.replaceAll('d', '⊓').replaceAl
         <p v-if="figures.length === 0" class="quiet">Nothing comes again in this piece.</p>
         <ol class="line-figures">
             <li v-for="figure in figures" :key="figure.letter" :class="{ current: figure.letter === current }">
-                <button type="button" class="plain" :aria-expanded="figure.letter === current" @click="figure.places[0] && emit('go', figure, figure.places[0])"><span class="figure-letter">{{ figure.letter }}</span> {{ figure.notes }} notes, {{ figure.places.length }} places<span v-if="figure.near" class="quiet">, one near</span><span v-if="figure.passedRound" class="quiet">, passed round</span></button>
+                <button type="button" class="plain" :aria-expanded="figure.letter === current" @click="figure.places[0] && emit('go', figure, figure.places[0])"><span class="figure-letter">{{ figure.letter }}</span> {{ figure.notes }} notes: {{ placesIn(figure) }}<span v-if="figure.near" class="quiet">, one near</span><span v-if="figure.passedRound" class="quiet">, passed round</span></button>
                 <template v-if="figure.letter === current">
                     <ul>
                         <li v-for="place in figure.places" :key="`${place.part} ${place.note}`">

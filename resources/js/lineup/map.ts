@@ -191,8 +191,8 @@ export class LineMap {
                 return this.systems.filter((system) => until > system.from && from < system.until && index >= 0).flatMap((system) => {
                     const [x, end] = [this.x(system, Math.max(from, system.from)), this.x(system, Math.min(until, system.until))]
                     const y = system.top + HEAD + index * STRIP
-                    const box = element('rect', { class: `map-box ${look}`, x: x - 1, y: y + 2, width: Math.max(6, end - x), height: STRIP - 4, rx: 3 })
-                    return words === undefined ? [box] : [box, element('text', { class: `map-word ${look}`, x: x + 1, y: y + 9 }, words)]
+                    const box = element('rect', { class: `map-box on-${look}`, x: x - 1, y: y + 2, width: Math.max(6, end - x), height: STRIP - 4, rx: 3 })
+                    return words === undefined ? [box] : [box, element('text', { class: `map-word on-${look}`, x: x + 1, y: y + 9 }, words)]
                 })
             }),
         )

@@ -25,6 +25,7 @@ import { useSettling } from '../desk/settling'
 import { useTrying } from '../desk/trying'
 import { LEVELS, problemWords } from '../desk/words'
 import { answer } from '../marks/keys'
+import type { Decision } from '../api/types'
 import type { ScorePage } from '../page/score-page'
 import { lineWidth } from '../page/sheets'
 import { useHearing } from '../sound/hearing'
@@ -116,6 +117,7 @@ async function load(): Promise<void> {
         if (await desk.open(Number(route.params.id), route.query.players === undefined ? null : String(route.query.players))) {
             show(String(route.query.show ?? ''))
             wanted = { measure: String(route.query.measure ?? ''), note: String(route.query.note ?? '') }
+            lookedAt()
             document.title = `${desk.part?.piece.title}, ${desk.part?.part.name} – Upright Pencil`
         }
     } catch (problem) {
@@ -131,6 +133,14 @@ function drawnOnPaper(page: ScorePage): void {
     wanted = { measure: '', note: '' }
     if (first) {
         choose(first.id)
+    }
+}
+
+/** Whoever comes from the line-up looks at what it offers for this part. */
+function lookedAt(): void {
+    const { looking } = history.state as { looking?: unknown }
+    if (typeof looking === 'string') {
+        void trying.look('line', 0, JSON.parse(looking) as Decision[])
     }
 }
 

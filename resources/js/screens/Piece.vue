@@ -12,6 +12,7 @@ import PieceOrder from '../staff/PieceOrder.vue'
 import PieceParts from '../staff/PieceParts.vue'
 import PassageTable from '../staff/PassageTable.vue'
 import PiecePassages from '../staff/PiecePassages.vue'
+import Teaching from '../staff/Teaching.vue'
 
 const id = Number(useRoute().params.id)
 const piece = ref<Piece | null>(null)
@@ -33,7 +34,9 @@ onMounted(load)
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-if="piece === null && !fault" :rows="8" animated />
         <template v-if="piece">
+            <p v-if="piece.parts.filter(({ putAway }) => !putAway).length > 1" class="piece-doors"><RouterLink class="el-button el-button--primary" :to="`/pieces/${id}/line-up`">Line the sections up</RouterLink></p>
             <PassageTable :key="`table ${JSON.stringify(piece.passages)}`" class="passage-table" :piece="piece" />
+            <Teaching v-if="piece.parts.some(({ putAway }) => !putAway)" :key="`teaching ${JSON.stringify([piece.passages, piece.parts])}`" class="passage-table" :piece="piece" />
             <div>
                 <PieceForm :key="`about ${piece.title}`" :piece="piece" @changed="load" />
                 <PieceParts :piece="piece" @changed="load" />

@@ -19,6 +19,9 @@ function state(row: PassageRow, cell: PassageCell): { words: string; look: strin
         return { words: cell.measure === null ? '–' : 'not entered', look: 'blank' }
     }
     const some = cell.entered < cell.measures ? `, ${cell.entered} of ${cell.measures} entered` : ''
+    if (cell.open > 0) {
+        return { words: `${cell.open} open${cell.decided > 0 ? `, ${cell.decided} marked` : ''}${some}`, look: 'open' }
+    }
     if (cell.decided > 0) {
         return { words: `marked: ${cell.decided} ${cell.decided === 1 ? 'note' : 'notes'}${some}`, look: 'marked' }
     }
@@ -35,11 +38,12 @@ const place = (row: PassageRow, cell: PassageCell): string => (cell.entered === 
         <div v-if="table && table.rows.length > 0" class="passage-scroll" tabindex="0" role="region" aria-label="Sections against passages">
             <table>
                 <thead>
-                    <tr><th scope="col">{{ say('Part') }}</th><th v-for="(name, index) in table.passages" :key="index" scope="col">{{ name }}</th></tr>
+                    <tr><th scope="col">{{ say('Part') }}</th><th scope="col">Findings</th><th v-for="(name, index) in table.passages" :key="index" scope="col">{{ name }}</th></tr>
                 </thead>
                 <tbody>
                     <tr v-for="row in table.rows" :key="row.part">
                         <th scope="row"><RouterLink :to="`/parts/${row.part}`">{{ row.name }}</RouterLink></th>
+                        <td :class="row.findings > 0 ? 'open' : 'seen'"><RouterLink :to="`/parts/${row.part}?show=findings`">{{ row.findings === 0 ? 'none' : `${row.findings} left` }}</RouterLink></td>
                         <td v-for="(cell, index) in row.cells" :key="index" :class="state(row, cell).look"><RouterLink v-if="cell.measure !== null" :to="place(row, cell)">{{ state(row, cell).words }}</RouterLink><span v-else>–</span></td>
                     </tr>
                 </tbody>

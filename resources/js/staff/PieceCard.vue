@@ -61,6 +61,7 @@ async function takeAway(): Promise<void> {
 
 const commands: Record<string, () => unknown> = {
     name: () => router.push(`/pieces/${props.piece.id}`),
+    line: () => router.push(`/pieces/${props.piece.id}/line-up`),
     up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
     down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
     bring: () => (bringing.value = true),
@@ -78,6 +79,7 @@ const commands: Record<string, () => unknown> = {
                 <template #dropdown>
                     <ElDropdownMenu>
                         <ElDropdownItem command="name">Name, rights, cuts, parts…</ElDropdownItem>
+                        <ElDropdownItem v-if="piece.parts.length > 1" command="line">Line the sections up</ElDropdownItem>
                         <ElDropdownItem v-if="above" command="up">Move up<kbd>Alt ↑</kbd></ElDropdownItem>
                         <ElDropdownItem v-if="below" command="down">Move down<kbd>Alt ↓</kbd></ElDropdownItem>
                         <ElDropdownItem command="bring">To another ensemble…</ElDropdownItem>

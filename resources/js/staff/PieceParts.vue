@@ -23,6 +23,10 @@ const move = (index: number, before: number) => doing(() => api.movePart(props.p
 
 const nameOf = (id: number) => props.piece.parts.find((part) => part.id === id)?.name ?? 'another part'
 
+/** How many sit in its section: nobody's name, only chairs. */
+const stands = (part: PiecePart, count: number) => doing(() => api.changeSection(part.section ?? 0, { stands: Math.max(0, Math.min(30, Math.round(count))), players: null }))
+const alone = (part: PiecePart, is: boolean) => doing(() => api.changeSection(part.section ?? 0, { players: is ? 2 * part.stands - 1 : null }))
+
 async function takeAway(part: PiecePart): Promise<void> {
     const typed = await ElMessageBox.prompt(`“${part.name}” goes with all that was decided in it; links to it end. Type its name to take it away for good.`, 'Take away for good?', {
         confirmButtonText: 'Take it away',
@@ -55,7 +59,9 @@ async function takeAway(part: PiecePart): Promise<void> {
                     <RouterLink :to="`/parts/${part.id}/notes`">Notes</RouterLink>
                     <RouterLink :to="`/parts/${part.id}/editions`">{{ part.editions === 0 ? 'Editions' : `${part.editions} editions` }}</RouterLink>
                     <RouterLink :to="`/parts/${part.id}/derive`">Make a part from it</RouterLink>
-                    <span v-if="part.derivedFrom !== null" class="quiet">made from {{ nameOf(part.derivedFrom) }}</span>
+                    <span v-if="part.derivedFrom !== null" class="quiet">made from {{ nameOf(part.derivedFrom) }}, and bowed with it<template v-if="part.otherwise.length > 0">; by hand otherwise in {{ part.otherwise.join(', ') }}</template><template v-if="part.gone.length > 0">; bows of {{ part.gone.join(', ') }} do not fit: those notes are not here</template></span>
+                    <label v-if="part.section !== null" class="stands quiet">Stands <input type="number" min="0" max="30" :value="part.stands" :aria-label="`Stands of ${part.name}`" @change="stands(part, Number(($event.target as HTMLInputElement).value))"></label>
+                    <label v-if="part.section !== null && part.stands > 0" class="quiet"><input type="checkbox" :checked="part.players === 2 * part.stands - 1" @change="alone(part, ($event.target as HTMLInputElement).checked)"> one alone at the last</label>
                 </nav>
             </li>
         </ul>
