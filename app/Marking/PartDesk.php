@@ -20,6 +20,7 @@ use App\Views\NoteView;
 use App\Views\PatternView;
 use App\Views\PerformanceView;
 use App\Views\QuestionView;
+use App\Views\SectionLineView;
 use App\Views\SharedView;
 use App\Views\SheetLineView;
 use App\Views\SizeUpView;
@@ -339,13 +340,17 @@ final class PartDesk
         return $this->open()->drawn($this->decided($decisions));
     }
 
-    /** What a student's page shows: the print, the pencil, and how the hand goes. */
-    public function forStudents(string $title, string $composer, string $ensemble): SharedView
+    /**
+     * What a student's page shows: the print, the pencil, how the hand goes, and what to know of each passage.
+     *
+     * @param  list<SectionLineView>  $lines
+     */
+    public function forStudents(string $title, string $composer, string $ensemble, array $lines = []): SharedView
     {
         $drawing = new Drawing($this->marked());
         $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
 
-        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()));
+        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Views\BeginningView;
@@ -24,6 +25,7 @@ use App\Views\TuningAgainstView;
 use App\Views\TuningHolderView;
 use App\Views\TuningPlaceView;
 use App\Views\WordsView;
+use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\Beginnings;
 use UprightPencil\Core\Ensemble\BowedLike;
 use UprightPencil\Core\Ensemble\Comparing\Comparisons;
@@ -216,6 +218,24 @@ final class PieceLineUp
     public function lines(): array
     {
         return array_map(fn (array $line): SectionLineView => new SectionLineView($line['passage'], $line['from'], $line['to'], $this->parts[$line['section']]->id, $line['kind'], $line['edited'] ? $line['text'] : $this->say($line['text']), $line['workedOut'], $line['edited'], $line['stale'], $line['note']), SectionLines::of($this->orchestra, $this->passages()));
+    }
+
+    /**
+     * What the players of one part have to know. Two hundred open it at once: it is kept until somebody decides in the piece.
+     *
+     * @return list<SectionLineView>
+     */
+    public static function linesOf(Part $part): array
+    {
+        $newest = LogEntry::query()->whereIn('part_id', $part->piece->partsInUse()->pluck('id'))->max('id');
+        $slot = 'lines:'.hash('xxh128', serialize([$part->piece_id, $newest, Together::name($part->piece), $part->piece->namedPassages()]));
+        $kept = Kept::get($slot);
+        if (! is_array($kept)) {
+            $kept = $part->piece->partsInUse()->count() < 2 ? [] : (new self($part->piece))->lines();
+            Cache::put($slot, $kept, now()->addWeek());
+        }
+
+        return array_values(array_filter($kept, static fn (mixed $line): bool => $line instanceof SectionLineView && $line->part === $part->id && $line->kind !== SectionLines::RESTS));
     }
 
     /** @return list<Passage> */

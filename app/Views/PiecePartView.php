@@ -35,8 +35,9 @@ final readonly class PiecePartView
 
     public static function of(Part $part): self
     {
+        $section = $part->section_id === null ? null : $part->section()->first();
         $misfits = $part->derived_from === null ? ['otherwise' => [], 'gone' => []] : Deriving::misfits($part);
 
-        return new self($part->id, $part->name, $part->instrument, $part->section_id, $part->put_away_at !== null, $part->derived_from, (int) $part->getAttribute('versions_count'), $part->section->stands ?? 0, $part->section?->players, $misfits['otherwise'], $misfits['gone']);
+        return new self($part->id, $part->name, $part->instrument, $part->section_id, $part->put_away_at !== null, $part->derived_from, (int) $part->getAttribute('versions_count'), $section->stands ?? 0, $section?->players, $misfits['otherwise'], $misfits['gone']);
     }
 }

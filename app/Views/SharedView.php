@@ -14,6 +14,7 @@ final readonly class SharedView implements \JsonSerializable
      * @param  string|null  $music  MusicXML
      * @param  list<MarkView>  $layer
      * @param  list<SheetLineView>  $sheet
+     * @param  list<SectionLineView>  $lines  what its players have to know of each passage
      */
     public function __construct(
         public string $title,
@@ -27,5 +28,6 @@ final readonly class SharedView implements \JsonSerializable
         public array $sheet = [],
         public ?PerformanceView $performance = null,
         public ?WordsView $words = null,
+        public array $lines = [],
     ) {}
 }

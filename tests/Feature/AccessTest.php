@@ -79,6 +79,9 @@ final class AccessTest extends TestCase
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST pieces/{piece}/log' => ['POST', 'pieces/{piece}/log', '14.3.3..'];
+        foreach (['GET pieces/{piece}/line-up', 'GET pieces/{piece}/out-of-line', 'GET pieces/{piece}/bowed-like', 'POST pieces/{piece}/line-up/preview', 'GET pieces/{piece}/teaching', 'POST pieces/{piece}/log/undo'] as $route) {
+            yield $route => [explode(' ', $route)[0], explode(' ', $route)[1], '14.3.3..'];
+        }
         yield 'GET pieces/{piece}/proposals' => ['GET', 'pieces/{piece}/proposals', '14.3.3..'];
         foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export'] as $route) {
             [$method, $address] = explode(' ', $route);

@@ -34,7 +34,7 @@ final class LinkTest extends TestCase
         $link = ShareLink::query()->firstOrFail();
 
         self::assertSame(2, $link->openings);
-        self::assertSame(['id', 'part_id', 'user_id', 'token_hash', 'expires_at', 'closed_at', 'openings', 'created_at', 'updated_at', 'section_id'], array_keys($link->getAttributes()));
+        self::assertSame(['id', 'part_id', 'user_id', 'token_hash', 'expires_at', 'closed_at', 'openings', 'created_at', 'updated_at', 'section_id', 'chair'], array_keys($link->getAttributes()));
         $this->actingAs($director)->getJson("/api/parts/{$link->part_id}/links")->assertJsonPath('links.0.openings', 2);
     }
 

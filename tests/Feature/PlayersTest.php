@@ -72,7 +72,7 @@ final class PlayersTest extends TestCase
         $this->postJson("/api/parts/{$this->part->id}/log?players={$this->back->id}", self::entry([['note' => 'n7', 'finger' => 4, 'string' => 'D']]))->assertOk();
         $query = "?players={$this->back->id}";
 
-        $this->getJson("/api/parts/{$this->part->id}{$query}")->assertOk()->assertJsonPath('players', $this->back->id)->assertJsonPath('groups.0.name', 'Back desks');
+        $this->getJson("/api/parts/{$this->part->id}{$query}")->assertOk()->assertJsonPath('players', (string) $this->back->id)->assertJsonPath('groups.0.name', 'Back desks');
         self::assertStringContainsString('finger 4', (string) json_encode($this->getJson("/api/parts/{$this->part->id}/sheet{$query}")->json()));
         self::assertStringNotContainsString('finger 4', (string) json_encode($this->getJson("/api/parts/{$this->part->id}/sheet")->json()));
         $this->get("/api/parts/{$this->part->id}/musicxml{$query}")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="tune-violin-back-desks.musicxml"');

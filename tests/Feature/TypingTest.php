@@ -218,7 +218,7 @@ final class TypingTest extends TestCase
         $this->postJson("/api/parts/{$violin->id}/log", self::entry([['note' => 'n1', 'direction' => 'up'], ['note' => 'n2', 'finger' => 1]]))->assertOk();
 
         $table = $this->getJson("/api/pieces/{$piece->id}/passages")->assertOk()->assertJsonPath('passages', ['Beginning', 'A', 'B']);
-        $table->assertJsonPath('rows.0.cells.1', ['measure' => 'A', 'measures' => 8, 'entered' => 2, 'notes' => 4, 'decided' => 2]);
+        $table->assertJsonPath('rows.0.cells.1', ['measure' => 'A', 'measures' => 8, 'entered' => 2, 'notes' => 4, 'decided' => 2, 'open' => 0]);
         $table->assertJsonPath('rows.1.cells.1.decided', 0)->assertJsonPath('rows.0.cells.0.entered', 0)->assertJsonPath('rows.0.cells.2.measure', 'B');
         $this->getJson("/api/parts/{$violin->id}")->assertJsonMissing(['code' => 'passage-begins']);
         $this->getJson("/api/parts/{$violin->id}/sheet")->assertJsonPath('sheet.0.measure', 'A');

@@ -36,7 +36,7 @@ final class WorkbenchTest extends TestCase
     {
         $part = self::partOf($director = self::director(), musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4 B4 C#5 D5 | A4h D4'));
         $back = $part->section()->firstOrFail()->groups()->create(['ensemble_id' => $part->piece->ensemble_id, 'key' => Str::uuid()->toString(), 'name' => 'Back desks', 'instrument' => 'violin', 'profile' => ['fingers' => 'every']]);
-        $ask = static fn (?int $players): string => Workbench::answered((string) json_encode(['what' => 'marking', 'of' => Workbench::records(), 'part' => $part->id, 'players' => $players, 'user' => $director->id, 'have' => null]));
+        $ask = static fn (?int $players): string => Workbench::answered((string) json_encode(['what' => 'marking', 'of' => Workbench::records(), 'part' => $part->id, 'players' => $players === null ? null : (string) $players, 'user' => $director->id, 'have' => null]));
 
         [$all, $theirs] = [$ask(null), $ask($back->id)];
         self::assertNotSame($all, $theirs);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Marking\Edition;
 use App\Marking\PartDesk;
+use App\Marking\PieceLineUp;
 use App\Models\ShareLink;
 use App\Views\SharedView;
 use App\Views\WordsView;
@@ -26,9 +27,11 @@ final class SharedPartController extends Controller
         $desk = self::desk($link);
         $piece = $link->part->piece;
 
+        $lines = PieceLineUp::linesOf($link->part);
+
         return new JsonResponse($piece->rights->showsNotation()
-            ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name)
-            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->sheetLines(), words: WordsView::orNull($desk->vocabulary())));
+            ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name, $lines)
+            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->sheetLines(), words: WordsView::orNull($desk->vocabulary()), lines: $lines));
     }
 
     /** Openings are counted after the answer, and apart: who reads never waits for who writes. One that is missed is no harm. */

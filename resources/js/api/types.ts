@@ -1310,6 +1310,8 @@ export interface Shared {
     sheet?: SheetLine[]
     performance?: Performance
     words?: Words
+    /** what its players have to know of each passage */
+    lines?: SectionLine[]
 }
 
 /** A transfer sheet. */

@@ -109,6 +109,7 @@ onBeforeUnmount(() => {
                 </div>
             </header>
             <ul v-if="part.performance" class="not-played"><li v-for="sentence in part.performance.sentences" :key="sentence">{{ sentence }}</li></ul>
+            <ul v-if="part.lines?.length" class="student-lines" aria-label="What to know of each passage"><li v-for="line in part.lines" :key="line.passage"><strong>{{ line.passage }}</strong> <span class="quiet">{{ line.from }}–{{ line.to }}</span> {{ line.text }}</li></ul>
             <p v-if="busy" class="notice" role="status">{{ busy }}</p>
             <div v-if="part.notation && part.music" class="paper">
                 <Score :music="part.music" :layer="layer" :tracks="tracks" :silent="part.performance?.silent" :width="width" :label="`${part.title}, ${part.part}, with its marks`" @drawn="drawn" />
