@@ -34,7 +34,7 @@ final readonly class BowedLike
         $taken = [$model];
         $left = $fingered = [];
         foreach ($figure->places as $place) {
-            if ($place === $model || $place->near) {
+            if ($place === $model) {
                 continue;
             }
             if ($place->isException() || self::isDecidedOtherwise($model, $place)) {

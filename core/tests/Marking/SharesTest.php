@@ -77,12 +77,13 @@ final class SharesTest extends TestCase
     public function test_chairs_with_the_same_notes_share_a_page_and_a_name(): void
     {
         $part = Tune::score(self::DOUBLE)->parts[0];
-        $names = static fn (array $decisions, int $players): array => array_values(array_map(static fn (Share $share): string => $share->name, Shares::of($part, PartDecisions::of($part, array_map(Decision::fromArray(...), $decisions)))->editions(Seating::of($players))));
+        $outside = ['measures' => '1', 'divide' => 'outside-top'];
+        $names = static fn (int $players, array ...$decisions): array => array_values(array_map(static fn (Share $share): string => $share->name, Shares::of($part, PartDecisions::of($part, array_values(array_map(static fn (array $one): Decision => Decision::fromArray($one), $decisions))))->editions(Seating::of($players))));
 
-        self::assertSame(['Outside', 'Inside'], $names([['measures' => '1', 'divide' => 'outside-top']], 6));
-        self::assertSame(['Stands 1 and 3', 'Stand 2'], $names([['measures' => '1', 'divide' => 'desks']], 6));
-        self::assertSame(['Stand 1, outside', 'Stand 1, inside', 'Stand 2, outside', 'Stand 2, inside'], $names([['measures' => '1', 'divide' => 'outside-top'], ['measures' => '3', 'divide' => 'desks']], 4));
-        self::assertSame([], $names([], 4));
+        self::assertSame(['Outside', 'Inside'], $names(6, $outside));
+        self::assertSame(['Stands 1 and 3', 'Stand 2'], $names(6, ['measures' => '1', 'divide' => 'desks']));
+        self::assertSame(['Stand 1, outside', 'Stand 1, inside', 'Stand 2, outside', 'Stand 2, inside'], $names(4, $outside, ['measures' => '3', 'divide' => 'desks']));
+        self::assertSame([], $names(4));
     }
 
     public function test_divided_notes_are_fingered_each_by_itself_over_one_bow(): void

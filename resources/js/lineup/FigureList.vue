@@ -13,6 +13,8 @@ function placesIn(figure: Figure): string {
     return [...bySection].map(([name, measures]) => `${name} ${measures.join(', ')}`).join('; ')
 }
 
+const nearWords = (figure: Figure) => `${figure.places.filter(({ near }) => near).length} with one note other`
+
 const bows = (directions: string) => directions.replaceAll('d', '⊓').replaceAll('u', '∨').replaceAll('-', '·')
 </script>
 
@@ -22,7 +24,7 @@ const bows = (directions: string) => directions.replaceAll('d', '⊓').replaceAl
         <p v-if="figures.length === 0" class="quiet">Nothing comes again in this piece.</p>
         <ol class="line-figures">
             <li v-for="figure in figures" :key="figure.letter" :class="{ current: figure.letter === current }">
-                <button type="button" class="plain" :aria-expanded="figure.letter === current" @click="figure.places[0] && emit('go', figure, figure.places[0])"><span class="figure-letter">{{ figure.letter }}</span> {{ figure.notes }} notes: {{ placesIn(figure) }}<span v-if="figure.near" class="quiet">, one near</span><span v-if="figure.passedRound" class="quiet">, passed round</span></button>
+                <button type="button" class="plain" :aria-expanded="figure.letter === current" @click="figure.places[0] && emit('go', figure, figure.places[0])"><span class="figure-letter">{{ figure.letter }}</span> {{ figure.notes }} notes: {{ placesIn(figure) }}<span v-if="figure.near" class="quiet">, {{ nearWords(figure) }}</span><span v-if="figure.passedRound" class="quiet">, passed round</span></button>
                 <template v-if="figure.letter === current">
                     <ul>
                         <li v-for="place in figure.places" :key="`${place.part} ${place.note}`">

@@ -215,10 +215,6 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                         {{ sibling.name }}
                     </button>
                 </nav>
-                <nav v-if="desk.part.groups.length > 0" class="siblings editions" aria-label="For some of the players">
-                    <button type="button" :aria-current="desk.players === null ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}`)">all</button>
-                    <button v-for="group in desk.part.groups" :key="group.key" type="button" :aria-current="group.key === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.key}`)">{{ group.name }}</button>
-                </nav>
             </template>
             <template #actions>
                 <RouterLink v-if="desk.part && desk.part.siblings.length > 1 && desk.part.part.decides" class="el-button is-text" :to="{ path: `/pieces/${desk.part.piece.id}/line-up`, query: { part: desk.part.part.id, note: selecting.chosen.value?.id } }">Line-up</RouterLink>
@@ -229,6 +225,10 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
         <main v-if="fault" class="desk-fault"><ElAlert type="error" :title="fault" :closable="false" /></main>
         <main v-else-if="desk.part" class="desk-main">
             <div class="desk-left">
+                <nav v-if="desk.part.groups.length > 0" class="siblings editions" aria-label="For some of the players">
+                    <button type="button" :aria-current="desk.players === null ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}`)">all</button>
+                    <button v-for="group in desk.part.groups" :key="group.key" type="button" :aria-current="group.key === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.key}`)">{{ group.name }}</button>
+                </nav>
                 <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
                 <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
                 <Carry :carrying="carrying" @all="hands.carry()" @go="choose" @apart="(from, to) => (carrying.done(from), desk.decide({ note: from, to, apart: true }))" @leave="carrying.clear()" />
