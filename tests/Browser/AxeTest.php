@@ -16,11 +16,11 @@ final class AxeTest extends BrowserTestCase
         $this->look($desk, 'sized up');
         $desk->keys(Keys::ARROW_RIGHT, 'b', 'm');
         $this->look($desk, 'a note chosen');
-        foreach (['Bow', 'Words', 'Take', 'Go'] as $tab) {
+        foreach (['Bow', 'Words', 'Players', 'Take', 'Go'] as $tab) {
             $desk->press($tab, '.note-tabs');
             $this->look($desk, $tab);
         }
-        $desk->keys('b', 'm', 'f', 'v')->see('.preview-bar');
+        $desk->keys('b', 'm', 'f', 'f', 'v')->see('.preview-bar');
         $this->look($desk, 'a fix looked at');
         $desk->keys(';')->see('.ask-words input')->sendKeys('together?');
         $desk->press('Keep both')->saved()->keys(';')->see('.preview-bar');
@@ -39,7 +39,7 @@ final class AxeTest extends BrowserTestCase
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1');
         $part = (string) $desk->script('return location.pathname');
-        foreach (['/', "{$part}/history", "{$part}/editions", '/pieces/1', '/import', '/by-hand', '/account', '/ensembles/1/people', '/ensembles/1/profile', '/ensembles/1/dates'] as $address) {
+        foreach (['/', "{$part}/history", "{$part}/editions", '/pieces/1', '/pieces/1/line-up', '/import', '/by-hand', '/account', '/ensembles/1/people', '/ensembles/1/profile', '/ensembles/1/dates'] as $address) {
             $desk->visit($address)->see('main');
             $desk->until(fn (): bool => $desk->all('.el-skeleton') === [], "{$address} is not there");
             $this->look($desk, $address);

@@ -214,11 +214,36 @@ final class SectionLines
         $facts = [
             $this->companion($section, $passage),
             $this->motion($notes),
+            $this->oneBreath($section, $passage),
             $notes[0]->tick() > $passage->start ? 'comes in on beat '.MarkedPage::beat($notes[0]->mark->place->beat)." of {$notes[0]->mark->place->measure}" : null,
         ];
         $news = array_unique(array_filter($this->news[$section->index], $passage->has(...), ARRAY_FILTER_USE_KEY));
 
         return implode(', ', array_filter([...$facts, ...array_slice(array_values($news), 0, 3)]));
+    }
+
+    /** Divided players have other notes, but come in and leave together. */
+    private function oneBreath(Section $section, Passage $passage): ?string
+    {
+        $voices = [];
+        foreach ($section->part->sounding() as $mark) {
+            $tick = $mark->place->tick * $section->times;
+            if ($passage->has($tick) && ! $mark->note->grace && ! $mark->note->chord) {
+                $voices[MarkedPage::voice($mark)][] = [$tick, $tick + $mark->note->duration * $section->times];
+            }
+        }
+        $breaths = [];
+        foreach (count($voices) > 1 ? $voices : [] as $notes) {
+            $at = null;
+            $own = [];
+            foreach ($notes as [$from, $until]) {
+                $from === $at ? array_pop($own) : $own[] = "in {$from}";
+                $own[] = 'off '.($at = $until);
+            }
+            $breaths[] = implode(' ', $own);
+        }
+
+        return $breaths !== [] && count(array_unique($breaths)) === 1 ? 'in together, off together' : null;
     }
 
     /** An upper section that has the same rhythm and slurs in all measures that both play. */

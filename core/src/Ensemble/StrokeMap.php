@@ -9,7 +9,7 @@ use UprightPencil\Core\Marking\Kinds\Divide;
 /** The strokes of a section as a map of the orchestra draws them. */
 final class StrokeMap
 {
-    /** @return list<array{int, int, string, string, string, list<int>}> from and until (ticks), d, u or -, what is done with the bow, first note, where further notes of it begin */
+    /** @return list<array{int, int, string, string, string, list<int>, list<list<int>>}> from and until (ticks), d, u or -, what is done with the bow, first note, where further notes of it begin, where each desk changes */
     public static function of(Section $section): array
     {
         $strokes = [];
@@ -18,15 +18,21 @@ final class StrokeMap
             $before = array_pop($strokes);
             $goesOn = $before !== null && $bow !== null && ! $bow->begins && $note->gap === 0 && $note->direction() === $before[2] && $note->direction() !== '-';
             if ($goesOn) {
-                $strokes[] = [$before[0], $note->end, $before[2], $before[3], $before[4], [...$before[5], $note->tick()]];
+                $strokes[] = [$before[0], $note->end, $before[2], $before[3], $before[4], [...$before[5], $note->tick()], $before[6]];
 
                 continue;
             }
             $before === null || $strokes[] = $before;
-            $strokes[] = [$note->tick(), $note->end, $note->direction(), self::action($note), $note->id(), []];
+            $strokes[] = [$note->tick(), $note->end, $note->direction(), self::action($note), $note->id(), [], self::desks($note)];
         }
 
         return $strokes;
+    }
+
+    /** @return list<list<int>> ticks at which each desk changes on a held note, the front one first */
+    private static function desks(LinedNote $note): array
+    {
+        return array_map(static fn (array $changes): array => array_map(static fn (int $tick): int => $tick * $note->times, array_column($changes, 'tick')), $note->mark->bow->stagger ?? []);
     }
 
     private static function action(LinedNote $note): string

@@ -101,13 +101,15 @@ final class MarkingSession
     {
         $lines = array_map(fn (int $line): MarkedPart => $this->dividedLine($shares, $line)->mark($decisions, $together), range(0, $shares->most() - 1));
         $bow = $fingers = $findings = [];
+        $top = array_fill_keys(array_map(static fn (NoteMark $note): string => $note->note->id, $lines[0]->notes), true);
         foreach ($lines as $line) {
             foreach ($line->notes as $note) {
                 $note->bow === null || $bow[$note->note->id] ??= $note->bow;
                 $note->finger === null || $fingers[$note->note->id] ??= $note->finger;
             }
+            // What all lines share is bowed and told as in the top one.
             foreach ($line->findings as $finding) {
-                $findings["{$finding->code} {$finding->note}"] ??= $finding;
+                $line === $lines[0] || ! isset($top[$finding->note]) ? $findings[] = $finding : null;
             }
         }
         foreach ($shares->stems() as $stem) {
@@ -117,9 +119,9 @@ final class MarkingSession
         }
         $notes = $this->notes($case, $decisions, $bow, $fingers);
         $order = array_flip(array_map(static fn (NoteMark $mark): string => $mark->note->id, $notes));
-        uasort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
+        usort($findings, static fn (Finding $a, Finding $b): int => $order[$a->note] <=> $order[$b->note]);
 
-        return new MarkedPart($this->printed, $revised, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, array_values($findings), $lines[0]->bowingCost, $lines[0]->fingeringCost, array_merge([], ...array_map(static fn (MarkedPart $line): array => $line->alternatives, $lines)), $lines[0]->fingered);
+        return new MarkedPart($this->printed, $revised, $case->part, $case->instrument, $this->settings, $case->beats, $case->sounding, $case->tempo->first(), $notes, $findings, $lines[0]->bowingCost, $lines[0]->fingeringCost, array_merge([], ...array_map(static fn (MarkedPart $line): array => $line->alternatives, $lines)), $lines[0]->fingered);
     }
 
     private function dividedLine(Shares $shares, int $line): self

@@ -649,8 +649,8 @@ export interface MapPart {
     instrument: Instrument
     /** the newest entry of its record */
     seq: number
-    /** from and until (ticks), d, u or -, what is done with the bow, first note, where further notes of it begin */
-    strokes: [number, number, string, string, string, number[]][]
+    /** from and until (ticks), d, u or -, what is done with the bow, first note, where further notes of it begin, where each desk changes */
+    strokes: [number, number, string, string, string, number[], number[][]][]
 }
 
 /** One mark of the pencil layer: only what is to be drawn. */

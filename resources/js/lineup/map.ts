@@ -25,6 +25,7 @@ const LOOKS: Record<string, Record<string, string | number>> = {
     'map-lift': { fill: 'none', stroke: '#8f3a1e', 'stroke-width': 1.6 },
     'map-divided': { fill: 'none', stroke: '#fffdf7', 'stroke-width': 2 },
     'map-decided': { fill: 'none', stroke: '#1d1e20', 'stroke-width': 1.8 },
+    'map-change': { fill: 'none', stroke: '#f3c9a8', 'stroke-width': 2.6 },
     'map-solo': { fill: 'none', stroke: '#8f3a1e', 'stroke-width': 1.4 },
 }
 
@@ -39,6 +40,8 @@ export interface Stroke {
     action: string
     note: string
     inner: number[]
+    /** Where each desk changes on a held note. */
+    desks: number[][]
 }
 
 export interface System {
@@ -60,7 +63,7 @@ export interface Pointed {
 }
 
 export function strokesOf(part: MapPart): Stroke[] {
-    return part.strokes.map(([from, until, direction, action, note, inner]) => ({ from, until, direction, action, note, inner }))
+    return part.strokes.map(([from, until, direction, action, note, inner, desks]) => ({ from, until, direction, action, note, inner, desks }))
 }
 
 /** The lines of the map: so many measures in each. */
@@ -141,7 +144,7 @@ export class LineMap {
     private strip(system: System, strokes: readonly Stroke[]): SVGElement[] {
         const middle = STRIP / 2
         const [top, bottom] = [middle - BAR / 2, middle + BAR / 2]
-        let [down, up, plucked, inner, hooks, lifts, divided, decided, solo] = ['', '', '', '', '', '', '', '', '']
+        let [down, up, plucked, inner, hooks, lifts, divided, decided, solo, changes] = ['', '', '', '', '', '', '', '', '', '']
         let before: Stroke | null = null
         for (const stroke of strokes) {
             if (stroke.until > system.from && stroke.from < system.until) {
@@ -160,6 +163,12 @@ export class LineMap {
                 for (const tick of stroke.inner.filter((one) => one > system.from && one < system.until)) {
                     inner += `M${this.x(system, tick)} ${top + 2}V${bottom - 2}`
                 }
+                // All desks on one strip: the front one on top.
+                stroke.desks.forEach((ticks, desk) => {
+                    for (const tick of ticks.filter((one) => one > system.from && one < system.until)) {
+                        changes += `M${this.x(system, tick)} ${top + (BAR / stroke.desks.length) * desk + 0.6}v${BAR / stroke.desks.length - 1.2}`
+                    }
+                })
                 const has = (what: string) => stroke.action.includes(what)
                 hooks += has('hook') && before && stroke.from >= system.from ? `M${x - 3} ${bottom + 3.5}q3.5 4 7 0` : ''
                 lifts += (has('retake') || has('lift')) && stroke.from >= system.from ? `M${x + 1} ${top - 2.5}v-4.5h5` : ''
@@ -169,7 +178,7 @@ export class LineMap {
             }
             before = stroke
         }
-        const lines: [string, string][] = [['map-rest', `M${GUTTER} ${middle}H${this.x(system, system.until)}`], ['map-down', down], ['map-up', up], ['map-plucked', plucked], ['map-inner', inner], ['map-hook', hooks], ['map-lift', lifts], ['map-divided', divided], ['map-decided', decided], ['map-solo', solo]]
+        const lines: [string, string][] = [['map-rest', `M${GUTTER} ${middle}H${this.x(system, system.until)}`], ['map-down', down], ['map-up', up], ['map-plucked', plucked], ['map-inner', inner], ['map-hook', hooks], ['map-lift', lifts], ['map-divided', divided], ['map-decided', decided], ['map-solo', solo], ['map-change', changes]]
         return lines.filter(([, d]) => d !== '').map(([name, d]) => drawn('path', name, { d }))
     }
 

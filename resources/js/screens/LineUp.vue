@@ -3,7 +3,8 @@ import { useElementSize, useEventListener, useLocalStorage } from '@vueuse/core'
 import { ElAlert, ElButton, ElRadioButton, ElRadioGroup, ElSkeleton } from 'element-plus'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { Figure, FigurePlace } from '../api/types'
+import { api } from '../api/client'
+import type { Figure, FigurePlace, SectionLine } from '../api/types'
 import TopBar from '../components/TopBar.vue'
 import PaperChoice from '../components/PaperChoice.vue'
 import FigureList from '../lineup/FigureList.vue'
@@ -28,6 +29,8 @@ const at = ref({ part: 0, stroke: 0 })
 const finding = ref(-1)
 const figure = shallowRef<{ figure: Figure; place: FigurePlace } | null>(null)
 const saysKeys = ref(false)
+/** What each section has to know: worked out after the map, and of use to whoever looks at it. */
+const lines = shallowRef<SectionLine[]>([])
 
 const strokes = computed(() => new Map(map.value?.parts.map((part) => [part.part, strokesOf(part)])))
 const here = computed<Stroke | null>(() => strokes.value.get(at.value.part)?.[at.value.stroke] ?? null)
@@ -54,8 +57,10 @@ function draw(): void {
     if (map.value === null || frame.value === null || width.value < 200) {
         return
     }
+    const begun = performance.now()
     drawn.value = new LineMap(map.value, measures.value, Math.floor(width.value))
     frame.value.replaceChildren(drawn.value.root)
+    requestAnimationFrame(() => setTimeout(() => (document.documentElement.dataset.mapDrawn = (performance.now() - begun).toFixed(1))))
     drawn.value.show(tried.value?.map ?? [])
     drawn.value.point(pointed.value)
     drawn.value.choose(at.value.part, here.value)
@@ -193,8 +198,8 @@ onBeforeUnmount(() => maker.dispose())
 
 onMounted(async () => {
     await lining.attempt(async () => {
-        const loading = lining.load()
-        await loading
+        await lining.load()
+        lines.value = (await api.teaching(piece)).lines
     })
 })
 watch(map, async (now, before) => {
@@ -247,6 +252,10 @@ watch(pointed, (now) => drawn.value?.point(now))
             <div v-if="taken.length > 0" class="row lineup-undo"><button type="button" class="look" @click="lining.undo()"><kbd>Z</kbd>Take back: {{ taken.at(-1)?.words }}</button></div>
             <Findings :findings="findings" :current="finding" :tried="tried" :name-of="nameOf" @go="goToFinding" @look="lookAt" @take="lining.take()" @leave="lining.leave()" @apart="meantSo" />
             <FigureList :figures="figures" :current="figure?.figure.letter ?? null" :at="figure?.place ?? null" :name-of="nameOf" @go="goToFigure" @like="likeHere" @apart="exception" />
+            <details v-if="lines.length > 0" class="line-told">
+                <summary>What {{ nameOf(at.part) }} {{ /s$/.test(nameOf(at.part)) ? 'have' : 'has' }} to know</summary>
+                <ul class="line-figures"><li v-for="line in lines.filter(({ part }) => part === at.part)" :key="line.passage"><strong>{{ line.passage }}</strong> <span class="quiet">{{ line.kind }}</span> {{ line.kind === 'rests' ? '' : line.text }}<em v-if="line.stale" class="stale"> Written about something else.</em></li></ul>
+            </details>
             <details class="lineup-keys" :open="saysKeys" @toggle="saysKeys = ($event.target as HTMLDetailsElement).open">
                 <summary>Keys</summary>
                 <p class="small-print"><kbd>←</kbd><kbd>→</kbd>stroke <kbd>↑</kbd><kbd>↓</kbd>section <kbd>[</kbd><kbd>]</kbd>letter <kbd>N</kbd>next out of line <kbd>1</kbd>–<kbd>3</kbd>look at what helps <kbd>Enter</kbd>decide it, or open the place <kbd>M</kbd>it is meant so <kbd>B</kbd>bow the figure like here <kbd>X</kbd>exception <kbd>Z</kbd>take back <kbd>+</kbd><kbd>-</kbd>nearer, farther</p>

@@ -8,6 +8,7 @@ use Illuminate\Support\Str;
 use Tests\Browser\Support\Browser;
 use Tests\Browser\Support\Server;
 use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Tests\Support\LongPart;
 
 /** The desk in a browser, as a director meets it: opened, a key pressed, a decision sent. */
@@ -28,17 +29,39 @@ final readonly class BrowserBench
         $this->hearing();
         $this->decisions($part);
         $this->typing();
+        $this->lineUp();
+    }
+
+    private function lineUp(): void
+    {
+        $score = LongPart::ofMeasures(150);
+        $five = $score->with(parts: array_map(static fn (int $number): Part => $score->parts[0]->with(id: "P{$number}", name: "Violin {$number}"), range(1, 5)));
+        $this->imported(Writer::write($five), 'Five');
+        $found = Server::running()->database()->query("select id from pieces where title = 'Five'");
+        $piece = $found === false ? 0 : (int) $found->fetchColumn();
+        $drawn = [];
+        for ($round = 0; $round < 3; $round++) {
+            $this->browser->visit("/pieces/{$piece}/line-up")->see('.line-map .map-down');
+            $drawn[] = (float) $this->browser->script('return Number(document.documentElement.dataset.mapDrawn)');
+        }
+        $this->figures->runs('lineup_drawn_ms', $drawn);
     }
 
     private function longPart(): int
     {
+        return $this->imported(Writer::write(LongPart::ofMeasures(150)), 'Long');
+    }
+
+    /** @return int its first part */
+    private function imported(string $music, string $title): int
+    {
         return (int) $this->browser->driver->executeAsyncScript(self::TOKEN.<<<'JS'
-            const [music, done] = arguments
+            const [music, title, done] = arguments
             const form = new FormData()
             form.append('file', new File([music], 'long.musicxml'))
-            Object.entries({ title: 'Long', rights: 'own', key: crypto.randomUUID() }).forEach(([name, value]) => form.append(name, value))
+            Object.entries({ title, rights: 'own', key: crypto.randomUUID() }).forEach(([name, value]) => form.append(name, value))
             fetch('/api/ensembles/1/pieces', { method: 'POST', body: form, headers: headers() }).then((answer) => answer.json()).then(({ part }) => done(part))
-            JS, [Writer::write(LongPart::ofMeasures(150))]);
+            JS, [$music, $title]);
     }
 
     /** The first time the browser has nothing of the desk yet; each further time it has its files. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
+use UprightPencil\Core\Ensemble;
 use UprightPencil\Core\Ensemble\Carrying\LikePlaces;
 use UprightPencil\Core\Ensemble\Section;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -37,7 +38,7 @@ final readonly class CommandBench
         $this->likeFigures();
     }
 
-    /** Like places of a span, and of a note, in a part of ten thousand notes; and ten times the length by time. */
+    /** Figures of a part of ten thousand notes, and by one a tenth as long; and like places of a span and of a note in it. */
     private function likeFigures(): void
     {
         $sections = array_map(static function (int $measures): Section {
@@ -50,11 +51,14 @@ final readonly class CommandBench
             LikePlaces::of($section, $from, $to);
             LikePlaces::of($section, $from, $from);
         };
-        $short = $long = [];
+        $all = static fn (Section $section): array => Ensemble\Figures::of([$section], $section->part->beats->resolution);
+        $short = $long = $like = [];
         for ($round = 0; $round < self::ROUNDS; $round++) {
-            $short[] = self::milliseconds(static fn () => $find($sections[0]));
-            $long[] = self::milliseconds(static fn () => $find($sections[1]));
+            $like[] = self::milliseconds(static fn () => $find($sections[1]));
+            $short[] = self::milliseconds(static fn () => $all($sections[0]));
+            $long[] = self::milliseconds(static fn () => $all($sections[1]));
         }
+        $this->figures->runs('like_10k_ms', $like);
         $this->figures->runs('figures_10k_ms', $long);
         $this->figures->runs('figures_growth_10x', self::over($long, $short));
     }

@@ -27,6 +27,9 @@ final class Shares
     /** @var array<string, int> note => its line, from the top; only of divided notes */
     private array $lineOf = [];
 
+    /** @var array<string, int> note => the lowest line of its chord */
+    private array $lowest = [];
+
     /** @var list<non-empty-list<string>> divided notes on one stem, from the top */
     private array $stems = [];
 
@@ -107,6 +110,7 @@ final class Shares
             }
             foreach (count($heads) > 1 ? $heads : [] as $line => $head) {
                 $this->lineOf[$head->id] = $line;
+                $this->lowest[$head->id] = count($heads) - 1;
             }
             $most = max($most, count($heads));
         }
@@ -178,22 +182,17 @@ final class Shares
             $own = $how->line($player, $seating, $this->lines[$index], $nth);
             foreach ($this->part->measures[$index]->notes() as $note) {
                 $line = $this->lineOf[$note->id] ?? $own;
-                // A chord of two in a passage in three: who has the third line plays the lower one.
-                $line !== $own && ! ($own > $line && $line === $this->lowest($this->part->measures[$index], $note)) && $others[$note->id] = true;
+                $this->isHadBy($note->id, $line, $own) || $others[$note->id] = true;
             }
         }
 
         return $others;
     }
 
-    private function lowest(Measure $measure, Note $note): int
+    /** Whether a note of some line is had by another: a chord has fewer notes than there are lines, and the lower lines share its lowest. */
+    private function isHadBy(string $note, int $line, int $own): bool
     {
-        $lowest = 0;
-        foreach ($measure->notes() as $other) {
-            $other->onset === $note->onset && $lowest = max($lowest, $this->lineOf[$other->id] ?? 0);
-        }
-
-        return $lowest;
+        return $line === $own || ($own > $line && $line === ($this->lowest[$note] ?? -1));
     }
 
     /** The part as one line of it is, from the top; a lower line than there is is the lowest. */
@@ -202,8 +201,7 @@ final class Shares
         $others = [];
         foreach (array_keys($this->measures) as $index) {
             foreach ($this->part->measures[$index]->notes() as $note) {
-                $own = $this->lineOf[$note->id] ?? $line;
-                $own !== $line && ! ($line > $own && $own === $this->lowest($this->part->measures[$index], $note)) && $others[$note->id] = true;
+                $this->isHadBy($note->id, $this->lineOf[$note->id] ?? $line, $line) || $others[$note->id] = true;
             }
         }
 
