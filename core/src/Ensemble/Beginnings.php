@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Ensemble;
 
-use UprightPencil\Core\Marking\SizeUp;
-
 /**
  * In which order to teach the passages of a piece: first the one with the longest notes, most to tune to, fewest new things and
  * fewest sections; then the beginning, and the end early on, because rehearsals run out of time before they reach it.
@@ -32,7 +30,7 @@ final class Beginnings
      */
     public static function of(Orchestra $orchestra, array $passages): array
     {
-        $new = self::newThings($orchestra);
+        $new = array_merge([], ...array_map(static fn (Section $section): array => array_keys($orchestra->news($section)), $orchestra->sections));
         $tuning = array_column(TuningSpots::placed($orchestra->score), 'tick');
         $weighed = [];
         foreach ($passages as $index => $passage) {
@@ -54,23 +52,6 @@ final class Beginnings
             'to' => $passages[$index]->to,
             'because' => self::because($weighed[$index], $index === $order[0], $index === $first, $index === $last && count($order) > 2),
         ], $order);
-    }
-
-    /** @return list<int> ticks at which a section has something that the class has not been taught */
-    private static function newThings(Orchestra $orchestra): array
-    {
-        $ticks = [];
-        foreach ($orchestra->sections as $section) {
-            $at = [];
-            foreach ($section->part->notes as $mark) {
-                $at[$mark->note->id] = $mark->place->tick * $section->times;
-            }
-            foreach (SizeUp::of($section->part)->toArray()['firsts'] as $first) {
-                $first['newness'] === 'known' || ! isset($at[$first['note']]) || $ticks[] = $at[$first['note']];
-            }
-        }
-
-        return $ticks;
     }
 
     /**

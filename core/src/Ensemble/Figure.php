@@ -10,6 +10,28 @@ final readonly class Figure
     /** @param non-empty-list<FigurePlace> $places in the order of time; near ones may differ in one note */
     public function __construct(public array $places) {}
 
+    /**
+     * The same places in sections that are marked otherwise.
+     *
+     * @param  list<Section>  $sections
+     * @return self|null null where they do not have the same notes any more
+     */
+    public function in(array $sections): ?self
+    {
+        $places = [];
+        foreach ($this->places as $place) {
+            $section = $sections[$place->part()];
+            $from = $section->indexOf($place->first()->id());
+            $notes = $from === null ? [] : array_slice($section->notes, $from, count($place->notes));
+            if (count($notes) !== count($place->notes) || $notes[count($notes) - 1]->id() !== $place->last()->id()) {
+                return null;
+            }
+            $places[] = new FigurePlace($notes, $place->near);
+        }
+
+        return new self($places);
+    }
+
     /** How many notes it has. */
     public function notes(): int
     {

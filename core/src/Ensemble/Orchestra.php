@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Ensemble;
 
 use UprightPencil\Core\Marking\MarkedPart;
+use UprightPencil\Core\Marking\SizeUp;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Part;
@@ -22,6 +23,9 @@ final class Orchestra
 
     /** @var array<int, Dynamics> */
     private array $dynamics = [];
+
+    /** @var array<int, array<int, string>> */
+    private array $news = [];
 
     private readonly TempoMap $tempo;
 
@@ -45,10 +49,20 @@ final class Orchestra
         return new self($score, array_map(static fn (int $index, MarkedPart $part): Section => Section::of($index, $part, $score->resolution), array_keys($parts), $parts));
     }
 
-    /** @param array<int, MarkedPart> $parts those that are marked otherwise, by their place */
+    /** @param array<int, MarkedPart> $parts those that are marked otherwise, by their place; the notes are the same, and so are the figures */
     public function with(array $parts): self
     {
-        return new self($this->score, array_map(fn (Section $section): Section => isset($parts[$section->index]) ? Section::of($section->index, $parts[$section->index], $this->score->resolution) : $section, $this->sections));
+        $with = new self($this->score, array_map(fn (Section $section): Section => isset($parts[$section->index]) ? Section::of($section->index, $parts[$section->index], $this->score->resolution) : $section, $this->sections));
+        if ($this->figures !== null) {
+            // A figure whose notes are others now is looked at as it was.
+            $figures = [];
+            foreach ($this->figures as $figure) {
+                $figures[] = $figure->in($with->sections) ?? $figure;
+            }
+            $with->figures = $figures;
+        }
+
+        return $with;
     }
 
     /** @return list<Figure> in the order of time */
@@ -66,6 +80,27 @@ final class Orchestra
         }
 
         return $this->together;
+    }
+
+    /**
+     * What the class of a section has not been taught, or has just learned, where it comes first.
+     *
+     * @return array<int, string> by tick
+     */
+    public function news(Section $section): array
+    {
+        if (! isset($this->news[$section->index])) {
+            $at = $news = [];
+            foreach ($section->part->notes as $mark) {
+                $at[$mark->note->id] = $mark->place->tick * $section->times;
+            }
+            foreach (SizeUp::newIn($section->part) as $note => $what) {
+                isset($at[$note]) && $news[$at[$note]] = $what;
+            }
+            $this->news[$section->index] = $news;
+        }
+
+        return $this->news[$section->index];
     }
 
     /** From 0 (pp) to 5 (ff). */

@@ -6,7 +6,6 @@ namespace UprightPencil\Core\Ensemble;
 
 use UprightPencil\Core\Marking\Kinds\Know;
 use UprightPencil\Core\Marking\MarkedPage;
-use UprightPencil\Core\Marking\SizeUp;
 
 /**
  * What each section has to know of each passage, in a line: as before, new, or as before with an exception. Worked out from what
@@ -35,14 +34,20 @@ final class SectionLines
     /** @var array<int, array<int, string>> section => start of a measure => its rhythm, slurs and contour */
     private array $shapes = [];
 
-    /** @var array<int, array<int, string>> section => tick => what is new there */
-    private array $news = [];
+    /** @var array<string, list<int>> passage => starts of its measures */
+    private array $starts = [];
+
+    /** @var array<int, string> start of a measure => its number */
+    private array $numbers = [];
 
     /** @param list<Passage> $passages */
     private function __construct(private readonly Orchestra $orchestra, private readonly array $passages)
     {
+        foreach ($orchestra->score->parts[0]->measures ?? [] as $measure) {
+            $this->numbers[$measure->start] = $measure->number;
+        }
         foreach ($orchestra->sections as $section) {
-            $this->notes[$section->index] = $this->shapes[$section->index] = $this->news[$section->index] = $at = [];
+            $this->notes[$section->index] = $this->shapes[$section->index] = [];
             foreach ($section->measures as $start => $notes) {
                 $shape = '';
                 $pitches = '';
@@ -52,12 +57,6 @@ final class SectionLines
                 }
                 $this->shapes[$section->index][$start] = $shape;
                 $this->notes[$section->index][$start] = "{$shape}: {$pitches}";
-            }
-            foreach ($section->part->notes as $mark) {
-                $at[$mark->note->id] = $mark->place->tick * $section->times;
-            }
-            foreach (SizeUp::of($section->part)->toArray()['firsts'] as $first) {
-                $first['newness'] === 'known' || ! isset($at[$first['note']]) || $this->news[$section->index][$at[$first['note']]] = $first['what'];
             }
         }
     }
@@ -143,7 +142,7 @@ final class SectionLines
      */
     private function isToTheEnd(array $measures, Passage $passage): bool
     {
-        $numbers = array_map(fn (int $start): string => $this->orchestra->place($start)['measure'], $this->starts($passage));
+        $numbers = array_map(fn (int $start): string => $this->numbers[$start], $this->starts($passage));
 
         return $measures !== [] && array_slice($numbers, -count($measures)) === $measures;
     }
@@ -159,13 +158,14 @@ final class SectionLines
     {
         $different = [];
         $same = 0;
+        $before = $this->starts($earlier);
         foreach ($this->starts($passage) as $number => $start) {
-            $there = $this->starts($earlier)[$number + $later] ?? null;
+            $there = $before[$number + $later] ?? null;
             $now = $measures[$start] ?? '';
             if ($there !== null && ($measures[$there] ?? '') === $now) {
                 $same += (int) ($now !== '');
             } else {
-                $different[] = $this->orchestra->place($start)['measure'];
+                $different[] = $this->numbers[$start];
             }
         }
 
@@ -178,7 +178,7 @@ final class SectionLines
     /** @return list<int> */
     private function starts(Passage $passage): array
     {
-        return array_values(array_filter($this->orchestra->measures(), $passage->has(...)));
+        return $this->starts["{$passage->start} {$passage->end}"] ??= array_values(array_filter(array_keys($this->numbers), $passage->has(...)));
     }
 
     /**
@@ -217,7 +217,7 @@ final class SectionLines
             $this->oneBreath($section, $passage),
             $notes[0]->tick() > $passage->start ? 'comes in on beat '.MarkedPage::beat($notes[0]->mark->place->beat)." of {$notes[0]->mark->place->measure}" : null,
         ];
-        $news = array_unique(array_filter($this->news[$section->index], $passage->has(...), ARRAY_FILTER_USE_KEY));
+        $news = array_unique(array_filter($this->orchestra->news($section), $passage->has(...), ARRAY_FILTER_USE_KEY));
 
         return implode(', ', array_filter([...$facts, ...array_slice(array_values($news), 0, 3)]));
     }

@@ -47,6 +47,18 @@ final readonly class SizeUp
         return new self($part, $part->lines(), $places);
     }
 
+    /** @return array<string, string> note at which something first comes that the class has not been taught or has just learned => what it is */
+    public static function newIn(MarkedPart $part): array
+    {
+        $size = self::of($part);
+        $new = [];
+        foreach ($size->firstOfAll(array_merge([], ...array_map(static fn (PlayedLine $line): array => $line->firstUses(), $size->lines))) as $use) {
+            $use->newness === Newness::Known || $new[$use->at->note()->id] = $use->what;
+        }
+
+        return $new;
+    }
+
     /** @return array{summary: Summed, firsts: list<First>, patterns: list<Pattern>, troubleSpots: list<Spot>} */
     public function toArray(): array
     {

@@ -15,7 +15,7 @@ use UprightPencil\Core\Marking\MarkedPart;
 final class Remedies
 {
     /** Remedies that are tried by themselves, in one comparison: what is never tried is never offered. */
-    private const MOST_ALONE = 12;
+    private const MOST_ALONE = 4;
 
     /** @param \Closure(int, list<Decision>): MarkedPart $marked a part with more decided */
     public function __construct(private readonly \Closure $marked) {}
