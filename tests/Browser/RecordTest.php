@@ -234,7 +234,7 @@ final class RecordTest extends BrowserTestCase
         $one->keys(Keys::HOME, '4')->saved();
         $two->keys(Keys::HOME, '2')->seeText('decided about the same notes meanwhile', '.set-aside')->seeText('finger 4', '.set-aside')->seeText('finger 2', '.set-aside');
         $two->press('Put it on this page')->saved()->dontSee('.set-aside');
-        self::assertContains('finger decided 2', $two->marksOn($note));
+        $two->until(fn (): bool => in_array('finger decided 2', $two->marksOn($note), true), 'it is not on the page');
     }
 
     public function test_what_was_set_aside_is_put_on_the_page_before_the_page_shows_the_others(): void

@@ -80,6 +80,12 @@ export function useLining(piece: number) {
             ElMessage.success(`${words}. Z takes it back.`)
             await load()
         })
+        if (!done) {
+            // Somebody else may have decided meanwhile: the map shows it, and the reason stays.
+            const said = fault.value
+            await attempt(load)
+            fault.value = said
+        }
         return done
     }
 
