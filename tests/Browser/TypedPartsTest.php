@@ -98,7 +98,7 @@ final class TypedPartsTest extends BrowserTestCase
         $browser->visit('/')->seeText('Harbour');
         $browser->script('[...document.querySelectorAll("li.piece")].find((piece) => piece.querySelector("h3").textContent === "Harbour").querySelector("a[href^=\'/pieces/\']").click()');
         $browser->seeText('2 open, 1 marked', '.passage-table')->seeText('not entered', '.passage-table')->seeText('2 of 32 entered', '.passage-table');
-        $browser->script('document.querySelectorAll(".passage-table td a")[2].click()');
+        $browser->script('document.querySelectorAll(".passage-table td a")[3].click()');
         $browser->desk()->until(fn (): bool => $browser->chosen() !== '', 'no note is chosen');
         $browser->seeText('measure B, beat 1', '.note-card');
     }
