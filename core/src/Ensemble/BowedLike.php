@@ -30,7 +30,7 @@ final readonly class BowedLike
     /** @param FigurePlace $model one of its places */
     public static function of(Orchestra $orchestra, Figure $figure, FigurePlace $model): self
     {
-        $decisions = [$model->part() => Following::of($model->notes, $model->notes)];
+        $decisions = [$model->part() => Following::of($model->notes, $model->notes, true)];
         $taken = [$model];
         $left = $fingered = [];
         foreach ($figure->places as $place) {
@@ -45,7 +45,7 @@ final readonly class BowedLike
             $taken[] = $place;
             $fingers = self::fingers($orchestra, $model, $place);
             $fingers === [] || $fingered[] = $place;
-            $decisions[$place->part()] = [...$decisions[$place->part()] ?? [], ...Following::of($model->notes, $place->notes), ...$fingers];
+            $decisions[$place->part()] = [...$decisions[$place->part()] ?? [], ...Following::of($model->notes, $place->notes, true), ...$fingers];
         }
 
         return new self($decisions, $taken, $left, $fingered);

@@ -87,11 +87,12 @@ final class BowsDiffer extends Comparison
     private function remedy(Orchestra $orchestra, array $led, array $notes): Remedy
     {
         $others = array_values(array_diff(array_keys($notes), $led));
-        $decisions = [];
+        $decisions = $less = [];
         foreach ($others as $index) {
-            $decisions[$index] = Following::of($notes[$led[0]], $notes[$index]);
+            $decisions[$index] = Following::of($notes[$led[0]], $notes[$index], true);
+            $less[$index] = Following::of($notes[$led[0]], $notes[$index]);
         }
 
-        return new Remedy($orchestra->names($others).(count($others) === 1 ? ' follows' : ' follow')." {$orchestra->names([$led[0]])} here", $decisions, $led[0]);
+        return new Remedy($orchestra->names($others).(count($others) === 1 ? ' follows' : ' follow')." {$orchestra->names([$led[0]])} here", $decisions, $led[0], $less);
     }
 }

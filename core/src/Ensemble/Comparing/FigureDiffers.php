@@ -71,8 +71,8 @@ final class FigureDiffers extends Comparison
             $this->code(), $place->start(), $place->end(), $this->sections($model, $place), "{$part} bows this figure otherwise than {$where}.",
             $place->notes,
             [
-                new Remedy("{$part} bows it as {$where}", [$place->part() => Following::of($model->notes, $place->notes)], $model->part()),
-                new Remedy('Bow '.($model->part() === $place->part() ? "measure {$model->measure()}" : $orchestra->sections[$model->part()]->name()." at {$model->measure()}").' as it is here', [$model->part() => Following::of($place->notes, $model->notes)], $place->part()),
+                new Remedy("{$part} bows it as {$where}", [$place->part() => Following::of($model->notes, $place->notes, true)], $model->part(), [$place->part() => Following::of($model->notes, $place->notes)]),
+                new Remedy('Bow '.($model->part() === $place->part() ? "measure {$model->measure()}" : $orchestra->sections[$model->part()]->name()." at {$model->measure()}").' as it is here', [$model->part() => Following::of($place->notes, $model->notes, true)], $place->part(), [$model->part() => Following::of($place->notes, $model->notes)]),
             ],
         );
     }

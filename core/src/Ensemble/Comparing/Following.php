@@ -16,11 +16,13 @@ final class Following
     /**
      * @param  list<LinedNote>  $model
      * @param  list<LinedNote>  $place  as many
+     * @param  bool  $everyStroke  false: only where the bow does not simply alternate, so that no sign is written that nobody needs
      * @return list<Decision>
      */
-    public static function of(array $model, array $place): array
+    public static function of(array $model, array $place, bool $everyStroke = false): array
     {
         $decisions = [];
+        $before = null;
         foreach ($place as $index => $note) {
             $bow = ($model[$index] ?? null)?->mark->bow;
             if ($bow === null || ! $bow->begins || $bow->direction === null) {
@@ -28,6 +30,11 @@ final class Following
             }
             $action = $bow->action?->value;
             $own = $note->mark->bow?->action?->value;
+            $alternates = $before !== null && $before !== $bow->direction && $note->gap === 0;
+            $before = $bow->direction;
+            if (! $everyStroke && $alternates && ! in_array($action, self::ACTIONS, true) && ! in_array($own, self::ACTIONS, true)) {
+                continue;
+            }
             $fields = ['direction' => $bow->direction->value];
             if (in_array($action, self::ACTIONS, true)) {
                 $fields['action'] = $action;

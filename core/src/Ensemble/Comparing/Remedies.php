@@ -27,19 +27,27 @@ final class Remedies
     public function that(Orchestra $orchestra, Comparison $comparison, array $found): array
     {
         $helping = array_fill_keys(array_keys($found), []);
-        $alone = self::MOST_ALONE;
+        $alone = $fewer = self::MOST_ALONE;
         for ($rank = 0; ($tried = array_filter($found, static fn (OutOfLine $one): bool => isset($one->remedies[$rank]) && array_filter($one->remedies[$rank]->decisions) !== [])) !== []; $rank++) {
             $after = $this->after($orchestra, $comparison, array_map(static fn (OutOfLine $one): Remedy => $one->remedies[$rank], $tried));
             foreach ($tried as $number => $one) {
                 $helps = ! self::isStillThere($one, $after);
                 if (! $helps && count($tried) > 1 && $alone-- > 0) {
-                    $helps = ! self::isStillThere($one, $this->after($orchestra, $comparison, [$one->remedies[$rank]]));
+                    $helps = $this->helps($orchestra, $comparison, $one, $one->remedies[$rank]);
                 }
-                $helps && $helping[$number][] = $one->remedies[$rank];
+                if ($helps) {
+                    $less = $fewer-- > 0 ? $one->remedies[$rank]->withLess() : null;
+                    $helping[$number][] = $less !== null && $this->helps($orchestra, $comparison, $one, $less) ? $less : $one->remedies[$rank];
+                }
             }
         }
 
         return array_map(static fn (OutOfLine $one, array $remedies): OutOfLine => $one->with($remedies), $found, $helping);
+    }
+
+    private function helps(Orchestra $orchestra, Comparison $comparison, OutOfLine $one, Remedy $remedy): bool
+    {
+        return ! self::isStillThere($one, $this->after($orchestra, $comparison, [$remedy]));
     }
 
     /**

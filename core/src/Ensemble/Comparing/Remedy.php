@@ -14,12 +14,20 @@ final readonly class Remedy
      * @param  string  $words  what it does, as a director says it
      * @param  array<int, list<Decision>>  $decisions  by section
      * @param  int|null  $follow  the section that the others follow; null: none
+     * @param  array<int, list<Decision>>  $less  by section: what may do as well, with fewer signs on the page
      */
     public function __construct(
         public string $words,
         public array $decisions,
         public ?int $follow = null,
+        public array $less = [],
     ) {}
+
+    /** The same with fewer decisions; null where there are none that could be spared. */
+    public function withLess(): ?self
+    {
+        return $this->less === [] || $this->less == $this->decisions ? null : new self($this->words, $this->less, $this->follow);
+    }
 
     /**
      * @param  list<Section>  $sections
