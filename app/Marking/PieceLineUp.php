@@ -152,7 +152,9 @@ final class PieceLineUp
         foreach ($this->orchestra->figures() as $figure) {
             foreach ($figure->places as $place) {
                 if ($this->parts[$place->part()]->id === $part && $place->first()->id() === $note) {
-                    $like = BowedLike::of($this->orchestra, $figure, $place);
+                    // No more signs on the page than it takes.
+                    $like = BowedLike::of($this->orchestra, $figure, $place, false);
+                    $like = $like->suffices($figure, $this->orchestra->with(array_map(fn (int $index): MarkedPart => $this->desks[$index]->marked($like->decisions[$index]), array_combine(array_keys($like->decisions), array_keys($like->decisions))))->sections) ? $like : BowedLike::of($this->orchestra, $figure, $place);
 
                     return new FigureTakenView($this->told($like->decisions), $this->named($like->taken), $this->named($like->left), $this->named($like->fingered));
                 }

@@ -27,10 +27,13 @@ final readonly class BowedLike
         public array $fingered,
     ) {}
 
-    /** @param FigurePlace $model one of its places */
-    public static function of(Orchestra $orchestra, Figure $figure, FigurePlace $model): self
+    /**
+     * @param  FigurePlace  $model  one of its places
+     * @param  bool  $everyStroke  false: only where the bow does not simply alternate
+     */
+    public static function of(Orchestra $orchestra, Figure $figure, FigurePlace $model, bool $everyStroke = true): self
     {
-        $decisions = [$model->part() => Following::of($model->notes, $model->notes, true)];
+        $decisions = [$model->part() => Following::of($model->notes, $model->notes, $everyStroke)];
         $taken = [$model];
         $left = $fingered = [];
         foreach ($figure->places as $place) {
@@ -45,10 +48,26 @@ final readonly class BowedLike
             $taken[] = $place;
             $fingers = self::fingers($orchestra, $model, $place);
             $fingers === [] || $fingered[] = $place;
-            $decisions[$place->part()] = [...$decisions[$place->part()] ?? [], ...Following::of($model->notes, $place->notes, true), ...$fingers];
+            $decisions[$place->part()] = [...$decisions[$place->part()] ?? [], ...Following::of($model->notes, $place->notes, $everyStroke), ...$fingers];
         }
 
         return new self($decisions, $taken, $left, $fingered);
+    }
+
+    /**
+     * Whether all places that were taken come out alike.
+     *
+     * @param  list<Section>  $sections  as they are marked with it
+     */
+    public function suffices(Figure $figure, array $sections): bool
+    {
+        $after = $figure->in($sections);
+        $bows = [];
+        foreach ($after->places ?? [] as $index => $place) {
+            in_array($figure->places[$index], $this->taken, true) && $bows[$place->directions()] = true;
+        }
+
+        return count($bows) === 1;
     }
 
     private static function isDecidedOtherwise(FigurePlace $model, FigurePlace $place): bool

@@ -90,6 +90,8 @@ final class SectionsPropertiesTest extends TestCase
             in_array($figure->places[$index], $like->taken, true) && ! $place->near && self::assertSame($after->places[0]->directions(), $place->directions());
         }
         self::assertCount(count($figure->places), [...$like->taken, ...$like->left]);
+        self::assertTrue($like->suffices($figure, Sections::orchestra($score, $decisions)->sections));
+        self::assertLessThanOrEqual(count(array_merge([], ...$like->decisions)), count(array_merge([], ...BowedLike::of($orchestra, $figure, $figure->places[0], false)->decisions)));
     }
 
     #[DataProvider('seeds')]
