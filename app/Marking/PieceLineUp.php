@@ -83,11 +83,18 @@ final class PieceLineUp
             $this->piece->ensemble->name,
             $this->score->resolution,
             array_map(static fn (Measure $measure, int $index): MapMeasureView => new MapMeasureView($measure->number, $measure->start, $measure->length, $letters[$index] ?? null), $measures, array_keys($measures)),
-            array_map(fn (Part $part, Section $section): MapPartView => new MapPartView($part->id, $part->name, $part->instrument, (new PartRecord($part))->newest()[0], StrokeMap::of($section)), $this->parts, $this->orchestra->sections),
+            array_map($this->mapped(...), $this->orchestra->sections),
             StrokeMap::cutOffs($this->orchestra->sections),
             array_map($this->figure(...), array_keys($this->orchestra->figures()), $this->orchestra->figures()),
             $this->vocabulary() === null ? null : WordsView::orNull($this->vocabulary()),
         );
+    }
+
+    private function mapped(Section $section): MapPartView
+    {
+        $part = $this->parts[$section->index];
+
+        return new MapPartView($part->id, $part->name, $part->instrument, (new PartRecord($part))->newest()[0], StrokeMap::of($section));
     }
 
     /** @return list<OutOfLineView> with remedies that were tried */
@@ -152,9 +159,7 @@ final class PieceLineUp
         foreach ($this->orchestra->figures() as $figure) {
             foreach ($figure->places as $place) {
                 if ($this->parts[$place->part()]->id === $part && $place->first()->id() === $note) {
-                    // No more signs on the page than it takes.
-                    $like = BowedLike::of($this->orchestra, $figure, $place, false);
-                    $like = $like->suffices($figure, $this->orchestra->with(array_map(fn (int $index): MarkedPart => $this->desks[$index]->marked($like->decisions[$index]), array_combine(array_keys($like->decisions), array_keys($like->decisions))))->sections) ? $like : BowedLike::of($this->orchestra, $figure, $place);
+                    $like = $this->like($figure, $place);
 
                     return new FigureTakenView($this->told($like->decisions), $this->named($like->taken), $this->named($like->left), $this->named($like->fingered));
                 }
@@ -162,6 +167,18 @@ final class PieceLineUp
         }
 
         return null;
+    }
+
+    /** No more signs on the page than it takes: every stroke is decided only where less does not do. */
+    private function like(Figure $figure, FigurePlace $model): BowedLike
+    {
+        $like = BowedLike::of($this->orchestra, $figure, $model, false);
+        $marked = [];
+        foreach ($like->decisions as $index => $decisions) {
+            $marked[$index] = $this->desks[$index]->marked($decisions);
+        }
+
+        return $like->suffices($figure, $this->orchestra->with($marked)->sections) ? $like : BowedLike::of($this->orchestra, $figure, $model);
     }
 
     /**
@@ -186,8 +203,7 @@ final class PieceLineUp
         $previewed = [];
         foreach ($this->parts as $index => $part) {
             if (isset($decisions[$part->id])) {
-                $section = Section::of($index, $this->desks[$index]->marked($decisions[$part->id]), $this->score->resolution);
-                $previewed[] = new MapPartView($part->id, $part->name, $part->instrument, (new PartRecord($part))->newest()[0], StrokeMap::of($section));
+                $previewed[] = $this->mapped(Section::of($index, $this->desks[$index]->marked($decisions[$part->id]), $this->score->resolution));
             }
         }
 

@@ -157,6 +157,14 @@ final class Section
         return array_merge([], ...array_values(array_filter($this->measures, static fn (int $start): bool => $start >= $from && $start < $until, ARRAY_FILTER_USE_KEY)));
     }
 
+    /** @return list<LinedNote> the note that is held into a stretch of measures, and those that begin in it */
+    public function heard(int $from, int $until): array
+    {
+        $held = $this->at($from);
+
+        return [...$held === null ? [] : [$held], ...$this->within($from, $until)];
+    }
+
     /** The note that sounds at a tick; null where it rests. */
     public function at(int $tick): ?LinedNote
     {

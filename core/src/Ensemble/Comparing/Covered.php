@@ -108,8 +108,7 @@ final class Covered extends Comparison
     private function heights(Section $section, int $from, int $until): array
     {
         $heights = [];
-        $held = $section->at($from);
-        foreach ([...$held === null ? [] : [$held], ...$section->within($from, $until)] as $note) {
+        foreach ($section->heard($from, $until) as $note) {
             foreach ($section->heads($note) as $head) {
                 $midi = $section->part->soundingMidi($head->note);
                 $midi === null || $heights[] = $midi;
@@ -121,8 +120,7 @@ final class Covered extends Comparison
 
     private function hasDoubleStops(Section $section, int $from, int $until): bool
     {
-        $held = $section->at($from);
-        foreach ([...$held === null ? [] : [$held], ...$section->within($from, $until)] as $note) {
+        foreach ($section->heard($from, $until) as $note) {
             if ($note->chord !== [] && $note->mark->inForce(Divide::FIELD) === null) {
                 return true;
             }
@@ -163,8 +161,7 @@ final class Covered extends Comparison
         $decisions = [];
         foreach ($sections as $index) {
             $section = $orchestra->sections[$index];
-            $held = $section->at($from);
-            foreach ([...$held === null ? [] : [$held], ...$section->within($from, $until)] as $note) {
+            foreach ($section->heard($from, $until) as $note) {
                 foreach ($note->chord === [] ? [] : $section->heads($note) as $head) {
                     $decisions[$index][$head->note->id] = Decision::onNote($head->note->id, [Divide::FIELD => 'outside-top']);
                 }

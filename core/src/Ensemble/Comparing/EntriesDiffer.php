@@ -52,7 +52,6 @@ final class EntriesDiffer extends Comparison
     {
         $sections = array_map(static fn (LinedNote $note): int => $note->part, $notes);
         foreach ($orchestra->together() as $start => $groups) {
-            $ends = $start + 1;
             foreach ($groups as $group) {
                 $measure = $orchestra->sections[$group[0]]->measures[$start];
                 $ends = $measure[count($measure) - 1]->end;
