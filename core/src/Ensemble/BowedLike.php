@@ -93,7 +93,7 @@ final readonly class BowedLike
         $decisions = [];
         foreach ($model->notes as $index => $note) {
             $hand = array_intersect_key($note->mark->decided, ['finger' => 1, 'placement' => 1, 'string' => 1]);
-            $there = isset($hand['string']) && is_string($hand['string']) ? self::stringOver($from, $to, $hand['string'], $over) : null;
+            $there = isset($hand['string']) && is_string($hand['string']) ? StringsOver::name($hand['string'], $over, $from, $to) : null;
             $isDecided = array_intersect_key($place->notes[$index]->mark->decided, $hand) !== [];
             if ($hand === [] || $isDecided || (isset($hand['string']) && $there === null)) {
                 continue;
@@ -115,19 +115,7 @@ final readonly class BowedLike
         foreach ($model->notes as $index => $note) {
             $moved[$place->notes[$index]->midi() - $note->midi()] = true;
         }
-        $strings = array_column($from->strings(), 'midi');
-        $apart = $strings[1] - $strings[0];
-        $by = count($moved) === 1 ? array_key_first($moved) : 1;
-        // The viola's strings are the violin's a fifth lower: the same place in the row of strings.
-        $by -= array_column($to->strings(), 'midi')[0] - $strings[0];
 
-        return $by % $apart === 0 ? intdiv($by, $apart) : null;
-    }
-
-    private static function stringOver(Instrument $from, Instrument $to, string $string, int $over): ?string
-    {
-        $place = array_search($string, array_column($from->strings(), 'name'), true);
-
-        return $place === false ? null : array_column($to->strings(), 'name')[$place + $over] ?? null;
+        return StringsOver::of($moved, $from, $to);
     }
 }

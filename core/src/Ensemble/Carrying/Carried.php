@@ -6,6 +6,7 @@ namespace UprightPencil\Core\Ensemble\Carrying;
 
 use UprightPencil\Core\Ensemble\LinedNote;
 use UprightPencil\Core\Ensemble\Section;
+use UprightPencil\Core\Ensemble\StringsOver;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Kinds\Apart;
 use UprightPencil\Core\Marking\Kinds\Kinds;
@@ -158,15 +159,9 @@ final readonly class Carried
         foreach ($heads as [$note, $other]) {
             $moved[($other->note->pitch?->midi() ?? 0) - ($note->note->pitch?->midi() ?? 0)] = true;
         }
-        if (count($moved) !== 1) {
-            return null;
-        }
-        $by = array_key_first($moved);
-        $strings = array_column($instrument->strings(), 'midi');
-        // Fifths on three of the instruments, fourths on the bass.
-        $apart = $strings[1] - $strings[0];
+        $over = StringsOver::of($moved, $instrument, $instrument);
 
-        return $by % $apart === 0 && abs($by) < 3 * $apart ? intdiv($by, $apart) : null;
+        return $over !== null && abs($over) < 3 ? $over : null;
     }
 
     /**
@@ -178,9 +173,7 @@ final readonly class Carried
         if ($over === null || ! isset($hand[OnString::FIELD])) {
             return $over === null && $hand !== [] ? null : $hand;
         }
-        $names = array_column($instrument->strings(), 'name');
-        $string = array_search($hand[OnString::FIELD], $names, true);
-        $there = $string === false ? null : $names[$string + $over] ?? null;
+        $there = is_string($hand[OnString::FIELD]) ? StringsOver::name($hand[OnString::FIELD], $over, $instrument, $instrument) : null;
 
         return $there === null ? null : [...$hand, OnString::FIELD => $there];
     }
