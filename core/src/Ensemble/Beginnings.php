@@ -31,7 +31,7 @@ final class Beginnings
     public static function of(Orchestra $orchestra, array $passages): array
     {
         $new = array_merge([], ...array_map(static fn (Section $section): array => array_keys($orchestra->news($section)), $orchestra->sections));
-        $tuning = array_column(TuningSpots::placed($orchestra->score), 'tick');
+        $tuning = array_column($orchestra->tuningSpots(), 'tick');
         $weighed = [];
         foreach ($passages as $index => $passage) {
             $one = self::weigh($orchestra, $passage, $new, $tuning);

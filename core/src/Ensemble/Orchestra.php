@@ -12,7 +12,11 @@ use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
 
-/** All sections of a piece as they are marked, under each other in time. Ticks are those of the score, for every section. */
+/**
+ * All sections of a piece as they are marked, under each other in time. Ticks are those of the score, for every section.
+ *
+ * @phpstan-import-type Spot from TuningSpots
+ */
 final class Orchestra
 {
     /** @var list<Figure>|null */
@@ -26,6 +30,9 @@ final class Orchestra
 
     /** @var array<int, array<int, string>> */
     private array $news = [];
+
+    /** @var list<Spot>|null */
+    private ?array $spots = null;
 
     private readonly TempoMap $tempo;
 
@@ -101,6 +108,12 @@ final class Orchestra
         }
 
         return $this->news[$section->index];
+    }
+
+    /** @return list<Spot> where three sections or more hold one pitch class */
+    public function tuningSpots(): array
+    {
+        return $this->spots ??= TuningSpots::placed($this->score);
     }
 
     /** From 0 (pp) to 5 (ff). */

@@ -23,7 +23,7 @@ final class TuningPlaces
     public static function of(Orchestra $orchestra): array
     {
         $places = [];
-        foreach (TuningSpots::placed($orchestra->score) as $spot) {
+        foreach ($orchestra->tuningSpots() as $spot) {
             $places[] = self::place($orchestra, $spot['tick'], $spot['class'], $spot['pitch'], $spot['seconds'], $spot['everybody']);
         }
         usort($places, static fn (array $a, array $b): int => $b['everybody'] <=> $a['everybody'] ?: count($b['parts']) <=> count($a['parts']) ?: $b['seconds'] <=> $a['seconds']);
