@@ -1,12 +1,16 @@
 import vue from '@vitejs/plugin-vue'
 import laravel from 'laravel-vite-plugin'
 import { defineConfig } from 'vite'
+import { compressed } from './vite.compressed'
 import { engraverApart } from './vite.engraver'
+import { smallFonts } from './vite.fonts'
 
 export default defineConfig({
     plugins: [
         laravel({ input: ['resources/js/main.ts', 'resources/js/student.ts'], refresh: false }),
         vue(),
+        smallFonts(),
+        compressed(),
     ],
     // The engraver works in a worker of its own.
     worker: { format: 'es', plugins: () => [engraverApart()] },

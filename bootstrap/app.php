@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Console\EngraveHandouts;
 use App\Console\ErasePerson;
 use App\Console\EraseSchool;
 use App\Console\ExportSchool;
@@ -23,6 +24,8 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Support\Facades\Route;
 use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Marking\WrongDecision;
@@ -31,8 +34,12 @@ use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\WrongProfile;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class])
+    ->withRouting(using: static function (): void {
+        // Before those of the staff, which end in “anything else”.
+        Route::middleware(SubstituteBindings::class)->group(__DIR__.'/../routes/share.php');
+        Route::middleware('web')->group(__DIR__.'/../routes/web.php');
+    })
+    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class, EngraveHandouts::class])
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);

@@ -12,6 +12,11 @@ if ($type !== null && $real !== false && str_starts_with($real, __DIR__.'/build/
     // What is built has its contents in its name: it never changes, and is fetched once.
     header('Cache-Control: public, max-age=31536000, immutable');
     header("Content-Type: {$type}".(str_starts_with($type, 'text/') ? '; charset=UTF-8' : ''));
+    if (is_file("{$real}.gz") && str_contains($_SERVER['HTTP_ACCEPT_ENCODING'] ?? '', 'gzip')) {
+        header('Content-Encoding: gzip');
+        header('Vary: Accept-Encoding');
+        $real .= '.gz';
+    }
     header('Content-Length: '.filesize($real));
     header('X-Content-Type-Options: nosniff');
     readfile($real);

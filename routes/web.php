@@ -8,8 +8,10 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\EditionController;
 use App\Http\Controllers\EnsembleController;
 use App\Http\Controllers\FirstStartController;
+use App\Http\Controllers\HandoutController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JoinController;
+use App\Http\Controllers\LessonController;
 use App\Http\Controllers\LineUpController;
 use App\Http\Controllers\LinkController;
 use App\Http\Controllers\LogController;
@@ -22,12 +24,14 @@ use App\Http\Controllers\PasswordLinkController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PiecePartController;
+use App\Http\Controllers\PracticeController;
 use App\Http\Controllers\ProfileController;
+use App\Http\Controllers\RehearsalController;
+use App\Http\Controllers\ScaleController;
 use App\Http\Controllers\SchoolController;
 use App\Http\Controllers\SecondFactorController;
 use App\Http\Controllers\SectionController;
 use App\Http\Controllers\SessionController;
-use App\Http\Controllers\SharedPartController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\WorkController;
 use App\Http\Middleware\KnownDevice;
@@ -44,11 +48,6 @@ Route::prefix('api')->group(static function (): void {
         Route::post('join/{token}', [JoinController::class, 'accept']);
         Route::get('new-password/{token}', [PasswordLinkController::class, 'show']);
         Route::post('new-password/{token}', [PasswordLinkController::class, 'use']);
-    });
-
-    Route::middleware('throttle:shared')->group(static function (): void {
-        Route::get('shared/{token}', [SharedPartController::class, 'show']);
-        Route::get('shared/{token}/musicxml', [SharedPartController::class, 'musicXml']);
     });
 
     // A password that was changed ends what is signed in elsewhere.
@@ -86,6 +85,13 @@ Route::prefix('api')->group(static function (): void {
         Route::post('ensembles/{ensemble}/occasions', [OccasionController::class, 'store'])->can('direct', 'ensemble');
         Route::patch('occasions/{occasion}', [OccasionController::class, 'update'])->can('change', 'occasion');
         Route::delete('occasions/{occasion}', [OccasionController::class, 'destroy'])->can('change', 'occasion');
+        Route::get('occasions/{occasion}/plan', [RehearsalController::class, 'plan'])->can('change', 'occasion');
+        Route::put('occasions/{occasion}/plan', [RehearsalController::class, 'savePlan'])->can('change', 'occasion');
+        Route::get('ensembles/{ensemble}/calendar.ics', [RehearsalController::class, 'calendar'])->can('view', 'ensemble');
+        Route::get('pieces/{piece}/rehearsal', [RehearsalController::class, 'show'])->can('view', 'piece');
+        Route::post('pieces/{piece}/notes', [RehearsalController::class, 'note'])->can('view', 'piece');
+        Route::patch('notes/{note}', [RehearsalController::class, 'update'])->can('change', 'note');
+        Route::post('notes/{note}/become', [RehearsalController::class, 'become'])->can('become', 'note');
         Route::get('pieces/{piece}', [PieceController::class, 'show'])->can('direct', 'piece');
         Route::post('pieces/{piece}/order/trial', [OrderController::class, 'trial'])->can('direct', 'piece');
         Route::put('pieces/{piece}/order', [OrderController::class, 'store'])->can('direct', 'piece');
@@ -99,6 +105,8 @@ Route::prefix('api')->group(static function (): void {
         Route::patch('parts/{part}', [PiecePartController::class, 'update'])->can('direct', 'part');
         Route::post('parts/{part}/move', [PiecePartController::class, 'move'])->can('direct', 'part');
         Route::delete('parts/{part}', [PiecePartController::class, 'destroy'])->can('direct', 'part');
+        Route::post('pieces/{piece}/prescription', [PieceController::class, 'prescribe'])->can('direct', 'piece');
+        Route::delete('pieces/{piece}/prescription', [PieceController::class, 'lift'])->can('direct', 'piece');
         Route::patch('pieces/{piece}', [PieceController::class, 'update'])->can('direct', 'piece');
         Route::post('pieces/{piece}/move', [PieceController::class, 'move'])->can('direct', 'piece');
         Route::post('pieces/{piece}/bring', [PieceController::class, 'bring'])->can('direct', 'piece');
@@ -112,6 +120,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('manuscripts/{manuscript}/piece', [ManuscriptController::class, 'asPiece'])->middleware('throttle:imports')->can('type', 'manuscript');
         Route::post('manuscripts/{manuscript}/part', [ManuscriptController::class, 'asPart'])->middleware('throttle:imports')->can('type', 'manuscript');
         Route::post('manuscripts/{manuscript}/correction', [ManuscriptController::class, 'correct'])->middleware('throttle:imports')->can('type', 'manuscript');
+        Route::post('manuscripts/{manuscript}/over-print', [ManuscriptController::class, 'overPrint'])->middleware('throttle:imports')->can('type', 'manuscript');
         Route::get('manuscripts/{manuscript}/pages', [PageFileController::class, 'ofManuscript'])->can('type', 'manuscript');
         Route::post('manuscripts/{manuscript}/pages', [PageFileController::class, 'besideManuscript'])->middleware('throttle:imports')->can('type', 'manuscript');
         Route::get('parts/{part}/pages', [PageFileController::class, 'ofPart'])->can('view', 'part');
@@ -149,16 +158,38 @@ Route::prefix('api')->group(static function (): void {
         Route::get('parts/{part}/musicxml', [PartController::class, 'musicXml'])->can('view', 'part');
         Route::get('parts/{part}/log', [LogController::class, 'show'])->can('view', 'part');
         Route::post('parts/{part}/preview', [LogController::class, 'preview'])->can('view', 'part');
-        Route::post('parts/{part}/log', [LogController::class, 'store'])->can('decide', 'part');
+        Route::post('parts/{part}/log', [LogController::class, 'store'])->can('suggest', 'part');
+        Route::get('parts/{part}/pulse', [LogController::class, 'pulse'])->can('view', 'part');
+        Route::post('parts/{part}/suggestions', [LogController::class, 'answer'])->can('decide', 'part');
         Route::post('pieces/{piece}/log', [LogController::class, 'storeGroup'])->can('decide', 'piece');
         Route::post('pieces/{piece}/log/undo', [LogController::class, 'undoGroup'])->can('decide', 'piece');
-        Route::get('parts/{part}/links', [LinkController::class, 'index'])->can('share', 'part');
+        Route::get('ensembles/{ensemble}/scales', [ScaleController::class, 'show'])->middleware('throttle:imports')->can('view', 'ensemble');
+        Route::get('ensembles/{ensemble}/scales/patterns', [ScaleController::class, 'patterns'])->middleware('throttle:imports')->can('view', 'ensemble');
+        Route::get('pieces/{piece}/lesson', [LessonController::class, 'show'])->can('decide', 'piece');
+        Route::post('pieces/{piece}/profile', [LessonController::class, 'grow'])->can('direct', 'piece');
+        Route::post('pieces/{piece}/unison', [LessonController::class, 'spread'])->middleware('throttle:imports')->can('direct', 'piece');
+        Route::get('parts/{part}/practice', [PracticeController::class, 'show'])->can('view', 'part');
+        Route::post('parts/{part}/practice', [PracticeController::class, 'made'])->can('view', 'part');
+        Route::post('parts/{part}/practice-sheets', [PracticeController::class, 'store'])->can('decide', 'part');
+        Route::delete('practice-sheets/{sheet}', [PracticeController::class, 'destroy'])->can('change', 'sheet');
+        Route::get('parts/{part}/handouts', [HandoutController::class, 'index'])->can('share', 'part');
+        Route::post('parts/{part}/handouts', [HandoutController::class, 'store'])->can('share', 'part');
+        Route::post('pieces/{piece}/handouts', [HandoutController::class, 'storeAll'])->can('share', 'piece');
+        Route::get('handouts/{handout}', [HandoutController::class, 'show'])->can('view', 'handout');
+        Route::post('handouts/{handout}/withdraw', [HandoutController::class, 'withdraw'])->can('withdraw', 'handout');
+        Route::get('handouts/{handout}/{name}', [HandoutController::class, 'file'])->where('name', '[a-z0-9-]{1,30}')->can('view', 'handout');
+        Route::get('parts/{part}/slip', [HandoutController::class, 'slip'])->can('view', 'part');
+        Route::get('parts/{part}/slip.csv', [HandoutController::class, 'slipCsv'])->can('view', 'part');
+        Route::get('occasions/{occasion}/packet', [HandoutController::class, 'packet'])->can('change', 'occasion');
+        Route::get('pieces/{piece}/score.musicxml', [HandoutController::class, 'score'])->can('share', 'piece');
+        Route::get('pieces/{piece}/call-out', [HandoutController::class, 'callOut'])->can('share', 'piece');
+        Route::get('pieces/{piece}/call-out.csv', [HandoutController::class, 'callOutCsv'])->can('share', 'piece');
+        Route::put('parts/{part}/old-set', [HandoutController::class, 'oldSet'])->can('share', 'part');
         Route::post('parts/{part}/links', [LinkController::class, 'store'])->can('share', 'part');
         Route::delete('links/{link}', [LinkController::class, 'destroy'])->can('close', 'link');
     });
     Route::any('{any}', static fn () => abort(404))->where('any', '.*');
 });
 
-Route::view('s/{token}', 'student')->middleware('throttle:shared');
 // What is built has names of its own: one that is gone after an update is not the page.
 Route::view('{screen?}', 'desk')->where('screen', '(?!build/).*');

@@ -11,6 +11,9 @@ enum Ability
     case View;
 
     /** Put something into a part's record. */
+    /** Say what one would decide. */
+    case Suggest;
+
     case Decide;
 
     /** Hand a part out: links for students. */

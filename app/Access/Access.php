@@ -24,6 +24,8 @@ final class Access
     private const REFUSALS = [
         'View' => 'This part is not among yours.',
         'Decide' => 'You may look at this part; its director has not asked you to decide.',
+        'Final' => 'This piece is final; a director takes that back on its page.',
+        'Suggest' => 'This part is not among yours.',
         'Share' => 'Handing out is for directors, and for co-teachers who decide.',
         'Direct' => 'Only a director of this ensemble may do that.',
     ];
@@ -89,14 +91,27 @@ final class Access
         return self::answer($membership, $ability);
     }
 
+    /**
+     * The parts of a piece that somebody may know of.
+     *
+     * @return list<int>|null null: all of them
+     */
+    public function partsOf(User $user, Piece $piece): ?array
+    {
+        $membership = $this->membership($user, $piece->ensemble_id);
+
+        return $membership?->role === Role::Coach ? array_values($piece->partsInUse()->whereKey($membership->parts->modelKeys())->pluck('id')->all()) : null;
+    }
+
     public function part(User $user, Ability $ability, Part $part): Response
     {
-        $membership = $this->membership($user, $part->piece()->value('ensemble_id') ?? 0);
+        $piece = $part->piece()->first(['ensemble_id', 'final_at']);
+        $membership = $this->membership($user, $piece->ensemble_id ?? 0);
         if ($membership === null || ($membership->role === Role::Coach && ! $membership->parts->contains($part->id))) {
             return Response::denyAsNotFound();
         }
 
-        return self::answer($membership, $ability);
+        return in_array($ability, [Ability::Decide, Ability::Suggest], true) && $piece?->final_at !== null ? Response::deny(self::REFUSALS['Final']) : self::answer($membership, $ability);
     }
 
     private static function answer(Membership $membership, Ability $ability): Response
@@ -108,7 +123,7 @@ final class Access
     public static function allows(Role $role, bool $decides, Ability $ability): bool
     {
         return match ($ability) {
-            Ability::View => true,
+            Ability::View, Ability::Suggest => true,
             Ability::Decide => $role === Role::Director || $decides,
             Ability::Share => $role === Role::Director || ($role === Role::CoTeacher && $decides),
             Ability::Direct => $role === Role::Director,
@@ -121,12 +136,13 @@ final class Access
         $parts = $role === Role::Coach ? 'the parts named' : 'every part';
         $said = [
             'View' => "sees and prints {$parts}",
+            'Suggest' => 'suggests in '.($role === Role::Coach ? 'them' : 'every part').': a director takes it or leaves it',
             'Decide' => 'decides in '.($role === Role::Coach ? 'them' : 'every part'),
             'Share' => 'hands out: links for students',
             'Direct' => 'names ensemble and pieces, says what the class can and what is played, brings music in, puts away and takes away, asks people in and lets them go',
         ];
 
-        return array_values(array_map(static fn (Ability $ability): string => $said[$ability->name], array_filter(Ability::cases(), static fn (Ability $ability): bool => self::allows($role, $decides, $ability))));
+        return array_values(array_map(static fn (Ability $ability): string => $said[$ability->name], array_filter(Ability::cases(), static fn (Ability $ability): bool => self::allows($role, $decides, $ability) && ! ($ability === Ability::Suggest && self::allows($role, $decides, Ability::Decide)))));
     }
 
     /** @return Builder<Ensemble> those that somebody is in */

@@ -45,7 +45,7 @@ final readonly class Edition
             return $group === null ? null : self::ofGroup($group);
         }
         $chair = Player::named($key);
-        $share = $chair === null ? null : self::shares($part)->editions(self::seating($part))[$chair->key()] ?? null;
+        $share = $chair === null ? null : self::shares(Rewritten::of($part)->part)->editions(self::seating($part))[$chair->key()] ?? null;
 
         return $share === null ? null : new self(null, $share->player, $share->name);
     }
@@ -67,10 +67,11 @@ final readonly class Edition
 
         return [
             ...array_map(self::ofGroup(...), array_values($groups)),
-            ...array_map(static fn (Share $share): self => new self(null, $share->player, $share->name), array_values(self::shares($part)->editions(self::seating($part)))),
+            ...array_map(static fn (Share $share): self => new self(null, $share->player, $share->name), array_values(self::shares(Rewritten::of($part)->part)->editions(self::seating($part)))),
         ];
     }
 
+    /** @param Part $part with the notes that are played */
     public static function shares(Part $part): Shares
     {
         $score = KeptScores::of($part->music)->parts[0];
@@ -94,7 +95,11 @@ final readonly class Edition
         return $this->group === null ? (string) $this->chair?->key() : (string) $this->group->id;
     }
 
-    /** The part as these players have it: only a copy, never to be kept. */
+    /**
+     * The part as these players have it: only a copy, never to be kept.
+     *
+     * @param  Part  $part  with the notes that are played
+     */
     public function own(Part $part): Part
     {
         if ($this->chair === null) {

@@ -38,7 +38,7 @@ final class Erasure
     {
         $entries = self::withoutParts(array_values($piece->parts()->pluck('id')->all()));
         self::withoutManuscripts('piece_id', [$piece->id]);
-        foreach (['performance_orders', 'passages'] as $table) {
+        foreach (['performance_orders', 'passages', 'rehearsal_notes', 'prescriptions'] as $table) {
             DB::table($table)->where('piece_id', $piece->id)->delete();
         }
         $piece->delete();
@@ -53,10 +53,11 @@ final class Erasure
     private static function withoutParts(array $parts): int
     {
         $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
-        self::unguarded(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
+        self::unguarded('log_entries', static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
         PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('part_id', $parts));
         self::withoutManuscripts('part_id', $parts);
-        foreach (['share_links', 'membership_part', 'part_stands', 'gone_decisions', 'part_versions'] as $table) {
+        self::withoutHandouts($parts);
+        foreach (['suggestion_answers', 'practice_sheets', 'share_links', 'membership_part', 'part_stands', 'gone_decisions', 'part_versions'] as $table) {
             DB::table($table)->whereIn('part_id', $parts)->delete();
         }
         DB::table('parts')->whereIn('derived_from', $parts)->update(['derived_from' => null]);
@@ -135,12 +136,30 @@ final class Erasure
         DB::table('erasures')->insert(['user_id' => $by?->id, 'what' => $what, 'name' => $name, 'entries' => $entries, 'created_at' => now()]);
     }
 
-    /** @param \Closure(): mixed $work */
-    private static function unguarded(\Closure $work): void
+    /**
+     * What was handed out goes with its part; what other handouts have in common with it stays.
+     *
+     * @param  list<int>  $parts
+     */
+    private static function withoutHandouts(array $parts): void
     {
-        $guard = DB::table('sqlite_master')->where(['type' => 'trigger', 'name' => 'log_entries_no_DELETE'])->value('sql');
-        DB::statement('DROP TRIGGER log_entries_no_DELETE');
+        $handouts = DB::table('handouts')->whereIn('part_id', $parts);
+        if ($handouts->exists()) {
+            self::unguarded('handout_files', static fn () => DB::table('handout_files')->whereIn('handout_id', $handouts->clone()->select('id'))->delete());
+            self::unguarded('frozen', static fn () => DB::table('frozen')->whereNotIn('hash', DB::table('handout_files')->select('hash'))->delete());
+            $handouts->delete();
+        }
+    }
+
+    /**
+     * @param  string  $table  that nothing is taken from otherwise
+     * @param  \Closure(): mixed  $work
+     */
+    private static function unguarded(string $table, \Closure $work): void
+    {
+        $guard = DB::table('sqlite_master')->where(['type' => 'trigger', 'name' => "{$table}_no_DELETE"])->value('sql');
+        DB::statement("DROP TRIGGER {$table}_no_DELETE");
         $work();
-        DB::statement(is_string($guard) ? $guard : throw new \LogicException('The record had no guard.'));
+        DB::statement(is_string($guard) ? $guard : throw new \LogicException("{$table} had no guard."));
     }
 }

@@ -19,11 +19,13 @@ use UprightPencil\Core\Marking\Kinds\BowActionKind;
 use UprightPencil\Core\Marking\Kinds\Direction;
 use UprightPencil\Core\Marking\Kinds\Finger;
 use UprightPencil\Core\Marking\Kinds\FingerPlace;
+use UprightPencil\Core\Marking\Kinds\Rewrite;
 use UprightPencil\Core\Marking\MarkedPage;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Record;
 use UprightPencil\Core\Marking\Restated;
+use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Part as ScorePart;
@@ -82,7 +84,7 @@ final readonly class History
     }
 
     /** @return array<string, string> note id => “Measure 3, beat 1, C♯5” */
-    private static function places(ScorePart $part, int $resolution): array
+    public static function places(ScorePart $part, int $resolution): array
     {
         $beats = new Beats($part, $resolution);
         $places = [];
@@ -103,8 +105,8 @@ final readonly class History
         return $about?->read()->decisions ?? [];
     }
 
-    /** @param array<string, string> $places */
-    private static function words(Decision $decision, array $places, HouseStyle $style): string
+    /** @param array<string, string> $places note id => where it is */
+    public static function words(Decision $decision, array $places, HouseStyle $style): string
     {
         $where = match (true) {
             $decision->measures === Decision::ALL_MEASURES => 'The whole part',
@@ -119,6 +121,7 @@ final readonly class History
         }
         foreach ($fields as $field => $value) {
             $what[] = match (true) {
+                $field === Rewrite::FIELD => $value === null ? 'as it is printed' : 'other notes over the print',
                 $value === null => "no {$field}",
                 $field === Direction::FIELD, $field === BowActionKind::FIELD => is_string($value) ? $value.($field === Direction::FIELD ? '-bow' : '') : '',
                 $value === true => $field,
@@ -136,12 +139,15 @@ final readonly class History
     {
         $last = LogEntry::query()->where('part_id', $this->part->id)->where('seq', '<=', $seq)->orderByDesc('seq')->first();
         $at = $last->created_at ?? $this->part->created_at ?? now();
-        $music = $this->musicAt($at->toDateTimeString());
+        $printed = clone $this->part;
+        $printed->music = $edition = $this->musicAt($at->toDateTimeString());
+        $rewritten = Rewritten::with($printed, $this->record($seq)->decisions());
+        $music = $rewritten->part->music;
         $score = KeptScores::of($music);
-        $decided = PartDecisions::leniently($score->parts[0], $this->record($seq)->decisions());
+        $decided = PartDecisions::leniently($score->parts[0], $rewritten->decisions);
         $then = PartMarker::mark($score, $score->parts[0], $decided, PartRecipe::of($this->part)->settings());
         $layer = array_map(static fn (DrawnMark $mark): MarkView => MarkView::of($mark), (new MarkedPage($then))->marks());
-        if ($music !== $this->part->music) {
+        if ($edition !== $this->part->music) {
             return new PastView($seq, $at->toIso8601String(), $music, $layer, false, [], []);
         }
         $now = new PartDesk($this->part);
@@ -153,8 +159,22 @@ final readonly class History
             $layer,
             true,
             array_map(static fn ($line): SheetLineView => SheetLineView::of($line), TransferSheet::since($then, $now->marked())->lines),
-            array_map(static fn (Decision $decision): array => $decision->toArray(), Restated::back($then->printed, $now->decisions()->notes, $decided->notes)),
+            array_map(static fn (Decision $decision): array => $decision->toArray(), [
+                ...Rewriting::back($now->over(), $rewritten->over),
+                ...Restated::back($then->printed, self::onNotes($now->decisions()->notes), self::onNotes($decided->notes)),
+            ]),
         );
+    }
+
+    /**
+     * What is typed over a measure is said of the measure.
+     *
+     * @param  array<string, array<string, mixed>>  $decided
+     * @return array<string, array<string, mixed>>
+     */
+    private static function onNotes(array $decided): array
+    {
+        return array_map(static fn (array $fields): array => array_diff_key($fields, [Rewrite::FIELD => 1]), $decided);
     }
 
     private function musicAt(string $moment): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Models\Handout;
 use App\Models\Part;
 use App\Views\NextStepView;
 use Illuminate\Database\Query\Builder;
@@ -18,13 +19,33 @@ final class NextStep
      */
     public static function with(Builder $parts): void
     {
-        $newest = DB::table('share_links')->selectRaw('max(created_at)')->whereColumn('share_links.part_id', 'parts.id')->whereNull('closed_at')->where('expires_at', '>', now());
+        $newest = static fn (string $what): Builder => DB::table('handouts')->select($what)->whereColumn('handouts.part_id', 'parts.id')->where('audience', '')->where('number', '>', Handout::OLD_SET)->whereNull('withdrawn_at')->orderByDesc('number')->limit(1);
         $parts->leftJoin('part_stands', 'part_stands.part_id', 'parts.id')
             ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'part_stands.seq', 'sized_up_at'])
             ->selectRaw("instr(music, '<pitch>') > 0 as has_notes")
             ->selectSub(DB::table('log_entries')->selectRaw('max(seq)')->whereColumn('log_entries.part_id', 'parts.id'), 'newest_seq')
-            ->selectSub($newest, 'handed_out_at')
-            ->selectSub(DB::table('log_entries')->selectRaw('count(*)')->whereColumn('log_entries.part_id', 'parts.id')->where('created_at', '>', $newest), 'since_handout');
+            ->selectSub($newest('number'), 'handout')
+            ->selectSub(DB::table('log_entries')->selectRaw('count(*)')->whereColumn('log_entries.part_id', 'parts.id')->where('log_entries.seq', '>', $newest('seq')), 'since_handout');
+    }
+
+    /**
+     * What is left before a date.
+     *
+     * @param  Collection<int, Part>  $parts  as `with` asked for them
+     * @return list<string> in words, what comes first first
+     */
+    public static function left(Collection $parts): array
+    {
+        $counts = [
+            'part not sized up' => $parts->whereNull('sized_up_at')->count(),
+            'finding' => (int) $parts->sum(static fn (Part $part): int => (int) $part->getAttribute('findings')),
+            'place to settle' => (int) $parts->sum(static fn (Part $part): int => (int) $part->getAttribute('to_settle')),
+            'part not handed out' => $parts->filter(static fn (Part $part): bool => $part->getAttribute('handout') === null)->count(),
+            'handout out of date' => $parts->filter(static fn (Part $part): bool => (int) $part->getAttribute('since_handout') > 0)->count(),
+        ];
+        $words = static fn (string $one, int $count): string => $count === 1 ? "1 {$one}" : "{$count} ".(string) preg_replace('/^(\w+)/', '$1s', $one);
+
+        return array_map($words, array_keys(array_filter($counts)), array_values(array_filter($counts)));
     }
 
     /** @param Collection<int, Part> $parts as `with` asked for them */
@@ -35,7 +56,7 @@ final class NextStep
             'size-up' => static fn (Part $part): int => (int) ($part->sized_up_at === null),
             'findings' => static fn (Part $part): int => (int) $part->getAttribute('findings'),
             'settle' => static fn (Part $part): int => (int) $part->getAttribute('to_settle'),
-            'hand-out' => static fn (Part $part): int => (int) ($part->getAttribute('handed_out_at') === null),
+            'hand-out' => static fn (Part $part): int => (int) ($part->getAttribute('handout') === null),
             'out-of-date' => static fn (Part $part): int => (int) $part->getAttribute('since_handout'),
         ];
         foreach ($waiting as $step => $count) {

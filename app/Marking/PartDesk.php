@@ -6,19 +6,28 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\Piece;
+use App\Models\RehearsalNote;
 use App\Models\User;
 use App\Views\DrawnView;
 use App\Views\ExtremeView;
 use App\Views\FindingView;
 use App\Views\FirstView;
+use App\Views\HandoutName;
 use App\Views\HandView;
 use App\Views\HeardView;
 use App\Views\HighestPositionView;
 use App\Views\MarkingView;
 use App\Views\MarkView;
+use App\Views\MeasureStartView;
 use App\Views\NoteView;
+use App\Views\OccasionView;
+use App\Views\PassageTempoView;
 use App\Views\PatternView;
 use App\Views\PerformanceView;
+use App\Views\PracticeSheetView;
+use App\Views\PracticeStepView;
+use App\Views\PracticeTempoView;
+use App\Views\PrintedMeasureView;
 use App\Views\QuestionView;
 use App\Views\SectionLineView;
 use App\Views\SharedView;
@@ -39,11 +48,13 @@ use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Heard;
+use UprightPencil\Core\Marking\Kinds\Rewrite;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Question;
+use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\SizeUp;
@@ -53,8 +64,12 @@ use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Measure;
+use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part as ScorePart;
+use UprightPencil\Core\Score\Passages;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Teaching\Practice\Material;
+use UprightPencil\Core\Teaching\Practice\NothingToPractise;
 
 /** One stored part, worked out by the core; in the edition of some of its players, where they were taught something else. */
 final class PartDesk
@@ -71,13 +86,41 @@ final class PartDesk
     /** What counts of the record as it is now. */
     private ?PartDecisions $decided = null;
 
-    private readonly Part $part;
+    /** The part as these players have it, with what is typed over the print. */
+    private Part $part;
+
+    private Rewritten $rewritten;
 
     /** @param Edition|null $players for some of its players: their notes and fingers, over the bows of all */
-    public function __construct(Part $part, private readonly ?Edition $players = null)
+    public function __construct(private readonly Part $stored, private readonly ?Edition $players = null)
     {
-        $this->record = new PartRecord($part);
-        $this->part = $players?->own($part) ?? $part;
+        $this->record = new PartRecord($stored);
+        $this->lay();
+    }
+
+    private function lay(): void
+    {
+        $this->rewritten = Rewritten::with($this->stored, $this->record->record()->decisions());
+        $this->part = $this->players?->own($this->rewritten->part) ?? $this->rewritten->part;
+        $this->open = $this->decided = null;
+    }
+
+    /** The part with the notes that are played: only a copy where anything is typed over the print. */
+    public function played(): Part
+    {
+        return $this->part;
+    }
+
+    /** @return array<string, list<mixed>> number of a measure => the notes that are typed over it */
+    public function over(): array
+    {
+        return $this->rewritten->over;
+    }
+
+    /** @return list<PrintedMeasureView> the print, where something else is typed over it */
+    public function printedBeside(): array
+    {
+        return $this->rewritten->printed;
     }
 
     public function piece(): Piece
@@ -97,7 +140,9 @@ final class PartDesk
      */
     public function refuseUnknown(array $decisions): void
     {
-        PartDecisions::of($this->scorePart(), $decisions);
+        $over = array_filter($decisions, static fn (Decision $decision): bool => array_keys($decision->fields) === [Rewrite::FIELD]);
+        $part = $over === [] ? $this->scorePart() : Rewriting::of(KeptScores::of($this->stored->music), [...$this->record->record()->decisions(), ...$over])->score->parts[0];
+        PartDecisions::of($part, array_values(array_diff_key($decisions, $over)));
     }
 
     /**
@@ -109,7 +154,7 @@ final class PartDesk
     public function append(User $user, NewEntry $entry): void
     {
         $this->record->append($user, $entry->with($this->theirs($entry->decisions)), $this->scorePart(...));
-        $this->decided = null;
+        $this->lay();
     }
 
     /**
@@ -220,11 +265,11 @@ final class PartDesk
     private function decided(array $more = []): PartDecisions
     {
         if ($more === []) {
-            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->record->record()->decisions(), $this->players?->group?->key);
+            return $this->decided ??= PartDecisions::leniently($this->scorePart(), $this->rewritten->decisions, $this->players?->group?->key);
         }
         $this->refuseUnknown($more);
 
-        return PartDecisions::leniently($this->scorePart(), [...$this->record->record()->decisions(), ...$this->theirs($more)], $this->players?->group?->key);
+        return PartDecisions::leniently($this->scorePart(), [...$this->rewritten->decisions, ...$this->theirs($more)], $this->players?->group?->key);
     }
 
     /**
@@ -253,11 +298,17 @@ final class PartDesk
         $changed = $shown->since($have);
         $shown->remember();
         if ($changed !== null) {
-            return new MarkingView($seq, $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped(), questions: $this->questions());
+            return new MarkingView($seq, $shown->state, $have, $changed[0], $changed[1], $shown->order(), skipped: $this->skipped(), questions: $this->questions(), over: $this->overPrint());
         }
         $record = $this->record->record();
 
-        return new MarkingView($seq, $shown->state, null, $drawn->notes, $drawn->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile), $this->questions());
+        return new MarkingView($seq, $shown->state, null, $drawn->notes, $drawn->findings, $shown->order(), $record->undoable($user->id), $record->redoable($user->id), $this->skipped(), Drawing::board($this->part->instrument, $this->settings()->profile), $this->questions(), $this->overPrint());
+    }
+
+    /** Names what is typed over the print, so that a page knows when its music is another. */
+    private function overPrint(): ?string
+    {
+        return $this->rewritten->printed === [] ? null : hash('xxh64', $this->part->music);
     }
 
     /** @return list<QuestionView> */
@@ -306,6 +357,22 @@ final class PartDesk
         $this->drawnAfter($key, $seq, true);
     }
 
+    /** @return list<NoteView> all notes as the desk draws them */
+    public function shownNotes(): array
+    {
+        [$seq, $key] = $this->record->newest();
+
+        return $this->drawnAfter($key, $seq, true)->notes;
+    }
+
+    /** Notes with marks that nobody decided. */
+    public function proposedNotes(): int
+    {
+        [$seq, $key] = $this->record->newest();
+
+        return self::proposed($this->drawnAfter($key, $seq, true));
+    }
+
     private static function proposed(DrawnView $drawn): int
     {
         return count(array_filter($drawn->notes, static fn (NoteView $note): bool => array_filter($note->marks, static fn (MarkView $mark): bool => ! $mark->decided) !== []));
@@ -343,14 +410,57 @@ final class PartDesk
     /**
      * What a student's page shows: the print, the pencil, how the hand goes, and what to know of each passage.
      *
+     * @param  HandoutName  $handout  with or without what nobody decided
      * @param  list<SectionLineView>  $lines
+     * @param  list<PracticeSheetView>  $sheets  in words
      */
-    public function forStudents(string $title, string $composer, string $ensemble, array $lines = []): SharedView
+    public function forStudents(HandoutName $handout, array $lines = [], array $sheets = []): SharedView
     {
         $drawing = new Drawing($this->marked());
-        $strings = Drawing::board($this->part->instrument, $this->settings()->profile)->strings;
+        $piece = $this->part->piece;
+        $all = $drawing->layerForPlayers();
+        $layer = array_values(array_filter($all, static fn (MarkView $mark): bool => $handout->proposals || $mark->decided));
+        // Strings and fingers of every note say what the page says, or they would tell what nobody decided.
+        $hand = count($layer) === count($all) ? new HandView(Drawing::board($this->part->instrument, $this->settings()->profile)->strings, $drawing->hand()) : null;
 
-        return new SharedView($title, $composer, $this->name(), $ensemble, true, $this->printedMusicXml(), $drawing->layerForPlayers(), new HandView($strings, $drawing->hand()), performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines);
+        return new SharedView($piece->title, $piece->composer, $this->name(), $piece->ensemble->name, $handout, true, $layer, $hand, performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines, printed: $this->printedBeside(), measures: $this->measureStarts(), tempo: $this->practiceTempo(), occasion: $this->concert(), practice: $this->practice(), sheets: $sheets);
+    }
+
+    /** @return list<MeasureStartView> measures in which something is written */
+    public function measureStarts(): array
+    {
+        $starts = [];
+        $letters = Passages::letters($this->scorePart());
+        foreach ($this->scorePart()->measures as $index => $measure) {
+            $first = array_values(array_filter($measure->notes(), static fn (Note $note): bool => $note->sounds()))[0] ?? null;
+            $first === null || $starts[] = new MeasureStartView($measure->number, $first->id, $letters[$index] ?? null);
+        }
+
+        return $starts;
+    }
+
+    private function practiceTempo(): PracticeTempoView
+    {
+        $practice = $this->part->piece->practice ?? [];
+        $own = is_array($practice['passages'] ?? null) ? $practice['passages'] : [];
+        $passages = $own === [] ? [] : array_filter($this->part->piece->namedPassages(), static fn (array $passage): bool => is_int($own[$passage['name']] ?? null));
+
+        return new PracticeTempoView($this->marked()->tempo, is_int($practice['tempo'] ?? null) ? $practice['tempo'] : null, array_values(array_map(static fn (array $passage): PassageTempoView => new PassageTempoView($passage['name'], $passage['from'], (int) $own[$passage['name']]), $passages)));
+    }
+
+    /** @return list<PracticeStepView> what was noted in rehearsal, and is worked at by everybody */
+    private function practice(): array
+    {
+        $steps = RehearsalNote::query()->where(['piece_id' => $this->part->piece_id, 'became' => RehearsalNote::STEP])->orderBy('noted_at')->get()->filter(fn (RehearsalNote $note): bool => trim($note->what) !== '' && ($note->parts === [] || in_array($this->part->id, $note->parts, true)));
+
+        return array_values($steps->map(static fn (RehearsalNote $note): PracticeStepView => new PracticeStepView($note->from, $note->to, $note->what))->all());
+    }
+
+    private function concert(): ?OccasionView
+    {
+        $concert = $this->part->piece->occasion()->first();
+
+        return $concert === null ? null : OccasionView::of($concert);
     }
 
     /**
@@ -361,6 +471,16 @@ final class PartDesk
     public function heard(array $more = []): HeardView
     {
         return HeardView::of(Heard::of($this->marked($more), $this->settings()->order->ofAll($this->score())));
+    }
+
+    /**
+     * A passage of it as practice is made from it: with the fingers and bows as they stand.
+     *
+     * @throws NothingToPractise
+     */
+    public function material(string $from, string $to): Material
+    {
+        return Material::of($this->score(), $this->marked(), $from, $to, $this->stored->line_starts ?? []);
     }
 
     /** What of it is not played. */
@@ -386,20 +506,21 @@ final class PartDesk
         return $this->part->name.($this->players === null ? '' : ", {$this->players->name}");
     }
 
-    public function printedMusicXml(): string
+    public function musicXml(): string
     {
         return $this->part->music;
     }
 
-    public function markedMusicXml(): string
+    /** @param bool $proposals false: only what somebody decided */
+    public function markedMusicXml(bool $proposals = true): string
     {
-        return Writer::write(MarkedScore::of($this->score(), [$this->marked()]));
+        return Writer::write(MarkedScore::of($this->score(), [$this->marked()], $proposals));
     }
 
     /** @param bool $proposals false: only what somebody decided */
     public function transferSheet(bool $proposals = true): TransferSheet
     {
-        return TransferSheet::of($this->marked(), $proposals)->byLines($this->marked(), $this->part->line_starts ?? []);
+        return TransferSheet::of($this->marked(), $proposals)->byLines($this->scorePart(), $this->part->line_starts ?? []);
     }
 
     /** @return list<SheetLineView> with the reasons, where somebody gave one */

@@ -141,6 +141,7 @@ final class PartRecord
         if ($entry->follows !== null && $this->entry($entry->follows) === null) {
             throw new EntryOutOfOrder;
         }
+        Prescribed::refuse($this->part, $entry, $score);
         $this->refuseClash($entry, $taken, $score);
         $derived = $entry->kind === EntryKind::Decide ? Deriving::following($this->part, $entry->decisions) : [];
         // What parts that were made from this one take over is one with it, and is taken back with it.

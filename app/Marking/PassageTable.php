@@ -6,6 +6,8 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\Piece;
+use App\Sharing\Handouts;
+use App\Sharing\Slips;
 use App\Views\PassageCellView;
 use App\Views\PassageRowView;
 use App\Views\PassageTableView;
@@ -13,12 +15,12 @@ use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Passages;
 
-/** Sections against passages: what of each is entered, and what is decided in it. */
+/** Sections against passages: what of each is entered, what is decided in it, and whether that is handed out. */
 final class PassageTable
 {
     public static function of(Piece $piece): PassageTableView
     {
-        $parts = array_values($piece->partsInUse()->get()->each(static fn (Part $part) => $part->setRelation('piece', $piece))->all());
+        $parts = array_values($piece->partsInUse()->get()->all());
         $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0], $parts);
         $passages = self::passages($piece, $scores);
         $rows = array_map(static fn (Part $part, ScorePart $score): PassageRowView => self::row($part, $score, $passages, $scores), $parts, $scores);
@@ -57,8 +59,17 @@ final class PassageTable
         $desk = new PartDesk($part);
         $decided = $desk->decisions()->notes;
         $open = $desk->openNotes();
+        $changed = self::changed($part);
 
-        return new PassageRowView($part->id, $part->name, $part->sized_up_at !== null, count($open), array_map(static fn (array $passage): PassageCellView => self::cell($score, self::span($score, $passage, $scores), $decided, array_count_values($open)), $passages));
+        return new PassageRowView($part->id, $part->name, $part->sized_up_at !== null, count($open), array_map(static fn (array $passage): PassageCellView => self::cell($score, self::span($score, $passage, $scores), $decided, array_count_values($open), $changed), $passages));
+    }
+
+    /** @return array<string, int>|null by measure, how much is other by now than it was handed out; null: nothing is handed out */
+    private static function changed(Part $part): ?array
+    {
+        $newest = Handouts::newest($part, '');
+
+        return $newest === null ? null : array_count_values(array_column((new Slips($part))->between((string) $newest->id, null)->lines, 'measure'));
     }
 
     /**
@@ -82,8 +93,9 @@ final class PassageTable
      * @param  array{int, int}|null  $span
      * @param  array<string, array<string, mixed>>  $decided  by note
      * @param  array<string, int>  $left  by note: how much is open at it
+     * @param  array<string, int>|null  $changed  by measure, since it was handed out
      */
-    private static function cell(ScorePart $score, ?array $span, array $decided, array $left): PassageCellView
+    private static function cell(ScorePart $score, ?array $span, array $decided, array $left, ?array $changed): PassageCellView
     {
         $measures = $span === null ? [] : array_slice($score->measures, $span[0], $span[1] - $span[0] + 1);
         $entered = $notes = $about = $open = 0;
@@ -96,6 +108,6 @@ final class PassageTable
             }
         }
 
-        return new PassageCellView($measures === [] ? null : $measures[0]->number, count($measures), $entered, $notes, $about, $open);
+        return new PassageCellView($measures === [] ? null : $measures[0]->number, count($measures), $entered, $notes, $about, $open, $changed === null ? null : array_sum(array_intersect_key($changed, array_column($measures, null, 'number'))));
     }
 }

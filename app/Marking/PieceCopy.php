@@ -22,7 +22,7 @@ final class PieceCopy
             // Coaches of the ensemble that it leaves were named for its parts there.
             DB::table('membership_part')->whereIn('part_id', $piece->parts()->pluck('id'))->delete();
             $piece->update(['place' => $to->endOfShelf()]);
-            $piece->forceFill(['ensemble_id' => $to->id, 'occasion_id' => null])->save();
+            $piece->forceFill(['ensemble_id' => $to->id, 'occasion_id' => null, 'taught_at' => null])->save();
             foreach ($piece->parts()->get() as $part) {
                 $part->update(['section_id' => Sections::named($to, $part->name, $part->instrument)->id]);
                 // Players there may have been taught something else: links to an edition of theirs end.
@@ -35,13 +35,16 @@ final class PieceCopy
     public static function copy(Piece $piece, Ensemble $to, User $by, bool $decided): Piece
     {
         return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
-            $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id']);
+            $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id', 'taught_at']);
             $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => $to->endOfShelf()])->save();
             $copies = [];
             foreach ($piece->parts()->get() as $part) {
                 $copies[$part->id] = $own = $part->replicate();
                 $own->forceFill(['piece_id' => $copy->id, 'section_id' => Sections::named($to, $part->name, $part->instrument)->id, 'sized_up_at' => null])->save();
                 $decided && self::decide($part, $own, $by);
+                foreach ($decided ? $part->practiceSheets()->get() : [] as $sheet) {
+                    $own->practiceSheets()->create(['user_id' => $by->id, 'key' => Uuid::uuid4()->toString(), 'from' => $sheet->from, 'to' => $sheet->to, 'kinds' => $sheet->kinds, 'minutes' => $sheet->minutes]);
+                }
             }
             foreach ($copies as $own) {
                 $own->derived_from === null || $own->update(['derived_from' => $copies[$own->derived_from]->id ?? null]);

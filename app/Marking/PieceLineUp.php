@@ -65,11 +65,13 @@ final class PieceLineUp
 
     private readonly Orchestra $orchestra;
 
-    public function __construct(private readonly Piece $piece)
+    /** @param list<int>|null $only parts that somebody may see; null: all of them */
+    public function __construct(private readonly Piece $piece, ?array $only = null)
     {
-        $this->parts = array_values($piece->partsInUse()->get()->each(static fn (Part $part) => $part->setRelation('piece', $piece))->all());
+        $this->parts = array_values($piece->partsInUse()->when($only !== null, static fn ($parts) => $parts->whereIn('id', $only ?? []))->get()->all());
         $this->desks = array_map(static fn (Part $part): PartDesk => new PartDesk($part), $this->parts);
-        $this->score = $this->parts === [] ? new Score('', '', 1, []) : $piece->order()->ofAll(PieceScore::of($this->parts));
+        $played = array_map(static fn (PartDesk $desk): Part => $desk->played(), $this->desks);
+        $this->score = $played === [] ? new Score('', '', 1, []) : $piece->order()->ofAll(PieceScore::of($played));
         $this->orchestra = Orchestra::of($this->score, array_map(static fn (PartDesk $desk): MarkedPart => $desk->marked(), $this->desks));
     }
 
@@ -274,7 +276,7 @@ final class PieceLineUp
         foreach ($this->parts as $part) {
             $seating = Edition::seating($part);
             $measures = KeptScores::of($part->music)->parts[0]->measures;
-            foreach (Edition::shares($part)->passages() as $passage) {
+            foreach (Edition::shares(Rewritten::of($part)->part)->passages() as $passage) {
                 $players = $passage->players($seating);
                 $lines = array_map(static fn (int $line): DividedLineView => new DividedLineView(match (true) {
                     $line === 0 => 'top',

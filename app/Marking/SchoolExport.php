@@ -13,10 +13,14 @@ use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\PerformanceOrder;
 use App\Models\Piece;
+use App\Models\PracticeSheet;
 use App\Models\ProfileVersion;
+use App\Models\RehearsalNote;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
+use App\Sharing\Frozen;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Format\Csv;
@@ -66,7 +70,7 @@ final readonly class SchoolExport
             'year' => $ensemble->year,
             'putAway' => $ensemble->put_away_at?->toIso8601String(),
             'sections' => array_values($ensemble->sections()->with('groups')->get()->map(static fn (Section $one): array => $section($one) + ['groups' => array_values($one->groups->map($section)->all())])->all()),
-            'dates' => array_values($ensemble->occasions()->get()->map(static fn (Occasion $one): array => ['kind' => $one->kind, 'name' => $one->name, 'on' => $one->on->toDateString()])->all()),
+            'dates' => array_values($ensemble->occasions()->get()->map(static fn (Occasion $one): array => ['kind' => $one->kind, 'name' => $one->name, 'on' => $one->on->toDateString(), 'starts' => $one->starts, 'minutes' => $one->minutes, 'sections' => $one->sections])->all()),
             'profiles' => array_values($ensemble->profileVersions()->with(['user', 'section'])->orderBy('id')->get()->map(static fn (ProfileVersion $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'section' => $one->section?->key, 'settings' => $one->settings, 'style' => $one->style])->all()),
         ];
     }
@@ -82,7 +86,11 @@ final readonly class SchoolExport
             'concert' => $occasion === null ? null : ['name' => $occasion->name, 'on' => $occasion->on->toDateString()],
             'orders' => array_values($piece->orders()->with('user')->reorder('id')->get()->map(static fn (PerformanceOrder $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'order' => $one->order])->all()),
             'passages' => $piece->own_passages ? $piece->namedPassages() : null,
-            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String(), 'derivedFrom' => $places[$part->derived_from ?? 0] ?? null, 'derivation' => $part->derivation, 'lineStarts' => $part->line_starts ?? []])->all()),
+            'practice' => $piece->practice,
+            'final' => $piece->final_at?->toIso8601String(),
+            'taught' => $piece->taught_at?->toIso8601String(),
+            'notes' => array_values(RehearsalNote::query()->where('piece_id', $piece->id)->with('user')->orderBy('id')->get()->map(static fn (RehearsalNote $one): array => ['key' => $one->key, 'by' => $one->user->email, 'at' => $one->noted_at->toIso8601String(), 'from' => $one->from, 'to' => $one->to, 'parts' => array_values(array_filter(array_map(static fn (int $part): int|string|null => $places[$part] ?? null, $one->parts), is_int(...))), 'what' => $one->what, 'howMany' => $one->how_many, 'became' => $one->became])->all()),
+            'parts' => array_values($piece->parts()->with('section')->get()->map(static fn (Part $part): array => ['file' => self::file($part), 'key' => $part->part_key, 'name' => $part->name, 'instrument' => $part->instrument->value, 'section' => $part->section?->key, 'putAway' => $part->put_away_at?->toIso8601String(), 'derivedFrom' => $places[$part->derived_from ?? 0] ?? null, 'derivation' => $part->derivation, 'lineStarts' => $part->line_starts ?? [], 'practice' => array_values($part->practiceSheets()->with('user')->get()->map(static fn (PracticeSheet $one): array => ['key' => $one->key, 'by' => $one->user->email, 'from' => $one->from, 'to' => $one->to, 'kinds' => $one->kinds, 'minutes' => $one->minutes])->all())])->all()),
         ]);
         foreach ($piece->parts()->with('piece.ensemble')->get() as $part) {
             $name = "{$folder}/".self::file($part);
@@ -92,6 +100,9 @@ final readonly class SchoolExport
             self::json("{$name}-decisions.json", ['decisions' => array_map(static fn (Decision $decision): array => $decision->toArray(), (new PartRecord($part))->record()->decisions())]);
             self::json("{$name}-record.json", $this->record($part));
             $this->editions($name, $part);
+            $this->handouts($name, $part);
+            $answers = DB::table('suggestion_answers')->join('users', 'users.id', 'suggestion_answers.user_id')->where('part_id', $part->id)->orderBy('suggestion_answers.id')->get(['entry_key as key', 'users.email as by', 'taken', 'reason', 'suggestion_answers.created_at as at'])->map(static fn (\stdClass $one): array => (array) $one)->all();
+            $answers === [] || self::json("{$name}-answers.json", ['answers' => array_values($answers)]);
             self::csv("{$name}-sheet.csv", TransferSheet::COLUMNS, $desk->transferSheet()->rows());
         }
 
@@ -113,6 +124,23 @@ final readonly class SchoolExport
             'editions' => array_map(static fn (PartVersion $version): array => ['how' => $version->how, 'by' => $version->user?->email, 'at' => $version->created_at->toIso8601String(), 'source' => $version->source], $versions),
             'gone' => array_values(GoneDecision::query()->where('part_id', $part->id)->orderBy('id')->get()->map(static fn (GoneDecision $gone): array => ['edition' => $places[$gone->part_version_id] ?? 0, 'note' => $gone->note, 'measure' => $gone->measure, 'beat' => $gone->beat, 'pitch' => $gone->pitch, 'players' => $gone->players, 'fields' => $gone->fields, 'became' => $gone->became])->all()),
         ]);
+    }
+
+    /** What was handed out, as it was: the list, and a folder for each with its files. */
+    private function handouts(string $name, Part $part): void
+    {
+        $handouts = $part->handouts()->with('user')->get();
+        $groups = Section::query()->whereIn('id', $handouts->pluck('audience')->filter(static fn (string $one): bool => ctype_digit($one)))->pluck('key', 'id');
+        $list = [];
+        foreach ($handouts as $index => $handout) {
+            $files = Frozen::all($handout);
+            File::ensureDirectoryExists($folder = "{$name}-handouts/".($index + 1));
+            foreach ($files as $file => $body) {
+                File::put("{$folder}/{$file}", $body);
+            }
+            $list[] = ['number' => $handout->number, 'audience' => $groups[$handout->audience] ?? $handout->audience, 'audienceName' => $handout->audience_name, 'by' => $handout->user->email, 'at' => $handout->created_at->toIso8601String(), 'withdrawn' => $handout->withdrawn_at?->toIso8601String(), 'key' => $handout->key, 'seq' => $handout->seq, 'proposals' => $handout->proposals, 'profile' => $handout->profile, 'style' => $handout->style, 'base' => $handout->base, 'files' => array_keys($files)];
+        }
+        $list === [] || self::json("{$name}-handouts.json", ['handouts' => $list]);
     }
 
     private static function file(Part $part): string

@@ -8,11 +8,15 @@ use App\Models\Ensemble;
 use App\Models\GoneDecision;
 use App\Models\Part;
 use App\Models\Piece;
+use App\Models\RehearsalNote;
 use App\Models\Rights;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
+use App\Sharing\Frozen;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
@@ -107,7 +111,7 @@ final class SchoolReading
         foreach (self::rows($data, 'profiles') as $one) {
             $ensemble->profileVersions()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'section_id' => is_string($one['section'] ?? null) ? ($this->sections[$one['section']] ?? null)?->id : null, 'settings' => (array) ($one['settings'] ?? []), 'style' => (array) ($one['style'] ?? []), 'created_at' => self::text($one, 'at')]);
         }
-        $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on')], self::rows($data, 'dates')));
+        $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on'), 'starts' => is_string($one['starts'] ?? null) ? $one['starts'] : null, 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null, 'sections' => is_array($one['sections'] ?? null) ? array_values($one['sections']) : null], self::rows($data, 'dates')));
         $parts = [];
         foreach (File::directories("{$this->folder}/{$folder}") as $piece) {
             $parts = [...$parts, ...$this->piece($ensemble, $folder.'/'.basename($piece))];
@@ -146,7 +150,10 @@ final class SchoolReading
             'rights' => Rights::from(self::text($data, 'rights')), 'bowing' => BowingSchool::from(self::text($data, 'bowing')), 'tempo' => is_int($data['tempo'] ?? null) ? $data['tempo'] : null,
             'level' => is_string($data['level'] ?? null) ? Level::from($data['level']) : null, 'place' => (int) ($data['place'] ?? 0), 'put_away_at' => $data['putAway'] ?? null, 'occasion_id' => $concert,
             'source' => $this->music("{$folder}/score.musicxml"), 'request_key' => Str::uuid()->toString(), 'own_passages' => is_array($data['passages'] ?? null),
+            'practice' => is_array($data['practice'] ?? null) ? $data['practice'] : null,
         ]);
+        is_string($data['final'] ?? null) && $piece->forceFill(['final_at' => $data['final']])->save();
+        is_string($data['taught'] ?? null) && $piece->forceFill(['taught_at' => $data['taught']])->save();
         $piece->passages()->createMany(array_map(static fn (array $one): array => ['name' => self::text($one, 'name'), 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to')], self::rows($data, 'passages')));
         foreach (self::rows($data, 'orders') as $one) {
             $piece->orders()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'order' => OrderOfPerformance::fromArray((array) ($one['order'] ?? []))->toArray(), 'created_at' => self::text($one, 'at')]);
@@ -154,6 +161,10 @@ final class SchoolReading
         $parts = $byPlace = [];
         foreach (self::rows($data, 'parts') as $place => $one) {
             $parts["{$piece->title}: ".self::text($one, 'name')][] = $byPlace[$place] = $this->part($piece, $folder, $place, $one);
+        }
+        foreach (self::rows($data, 'notes') as $one) {
+            $about = array_values(array_filter(array_map(static fn (mixed $place): ?int => is_int($place) ? ($byPlace[$place] ?? null)?->id : null, (array) ($one['parts'] ?? []))));
+            RehearsalNote::query()->forceCreate(['piece_id' => $piece->id, 'key' => Str::uuid()->toString(), 'user_id' => $this->known($one['by'] ?? null)->id, 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to'), 'parts' => $about, 'what' => self::text($one, 'what'), 'how_many' => is_string($one['howMany'] ?? null) ? $one['howMany'] : null, 'noted_at' => CarbonImmutable::parse(self::text($one, 'at')), 'became' => is_string($one['became'] ?? null) ? $one['became'] : null]);
         }
         foreach (self::rows($data, 'parts') as $place => $one) {
             $source = is_int($one['derivedFrom'] ?? null) ? $byPlace[$one['derivedFrom']] ?? null : null;
@@ -169,12 +180,34 @@ final class SchoolReading
         $file = "{$folder}/".basename(self::text($data, 'file'));
         $music = $this->music("{$file}-print.musicxml");
         $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...)))]);
+        foreach (self::rows($data, 'practice') as $one) {
+            $part->practiceSheets()->create(['user_id' => $this->known($one['by'] ?? null)->id, 'key' => Str::uuid()->toString(), 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to'), 'kinds' => array_values(array_filter((array) ($one['kinds'] ?? []), is_string(...))), 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null]);
+        }
         foreach ($this->json("{$file}-record.json") as $entry) {
             is_array($entry) && $this->entry($part, $entry);
         }
         File::isFile("{$this->folder}/{$file}-editions.json") && $this->editions($part, $file);
+        foreach (File::isFile("{$this->folder}/{$file}-answers.json") ? self::rows($this->json("{$file}-answers.json"), 'answers') : [] as $one) {
+            DB::table('suggestion_answers')->insert(['part_id' => $part->id, 'entry_key' => self::text($one, 'key'), 'user_id' => $this->known($one['by'] ?? null)->id, 'taken' => (bool) ($one['taken'] ?? false), 'reason' => (string) ($one['reason'] ?? ''), 'created_at' => self::text($one, 'at')]);
+        }
+        File::isFile("{$this->folder}/{$file}-handouts.json") && $this->handouts($part, $file);
 
         return $part;
+    }
+
+    private function handouts(Part $part, string $file): void
+    {
+        foreach (self::rows($this->json("{$file}-handouts.json"), 'handouts') as $index => $one) {
+            $audience = (string) ($one['audience'] ?? '');
+            $handout = $part->handouts()->forceCreate([
+                'number' => (int) ($one['number'] ?? 0), 'audience' => (string) (($this->sections[$audience] ?? null)->id ?? $audience), 'audience_name' => (string) ($one['audienceName'] ?? ''), 'user_id' => $this->known($one['by'] ?? null)->id,
+                'key' => self::text($one, 'key'), 'seq' => (int) ($one['seq'] ?? 0), 'proposals' => (bool) ($one['proposals'] ?? false), 'profile' => (array) ($one['profile'] ?? []), 'style' => (array) ($one['style'] ?? []),
+                'base' => (string) ($one['base'] ?? ''), 'created_at' => CarbonImmutable::parse(self::text($one, 'at')), 'withdrawn_at' => is_string($one['withdrawn'] ?? null) ? CarbonImmutable::parse($one['withdrawn']) : null,
+            ]);
+            foreach (array_filter((array) ($one['files'] ?? []), is_string(...)) as $name) {
+                Frozen::keep($handout, $name, $this->music("{$file}-handouts/".($index + 1).'/'.basename($name)));
+            }
+        }
     }
 
     private function editions(Part $part, string $file): void

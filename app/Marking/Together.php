@@ -44,7 +44,7 @@ final class Together
      */
     private static function parts(Piece $piece, array $columns = ['*']): array
     {
-        return array_values($piece->partsInUse()->get($columns)->each(static fn (Part $part) => $part->setRelation('piece', $piece))->all());
+        return array_values($piece->partsInUse()->get($columns)->all());
     }
 
     /**

@@ -11,10 +11,15 @@ use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
+use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Format\Manuscript\Reader;
 use UprightPencil\Core\Format\Manuscript\Writer as ManuscriptWriter;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\EntryKind;
+use UprightPencil\Core\Marking\Kinds\Rewrite;
+use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part as ScorePart;
@@ -24,6 +29,9 @@ use UprightPencil\Core\Strings\Instrument;
 /** Notes by hand: kept as they are typed, and put in as a piece, as a part, or in place of a part's notes. */
 final class Typing
 {
+    /** What of a measure may be typed over the print. */
+    private const NOTES = ['notes' => 1, 'blank' => 1, 'sealed' => 1];
+
     /**
      * Keeps what is typed, whether or not it is music yet.
      *
@@ -142,6 +150,57 @@ final class Typing
 
             return $part;
         });
+    }
+
+    /**
+     * Over the print, as a decision: what was typed in some measures is played, and the print stays beside it.
+     *
+     * @throws TypedElsewhere
+     * @throws UnreadableMusic
+     * @throws WrongDecision
+     */
+    public static function overPrint(Manuscript $manuscript, Part $part, User $by): Part
+    {
+        return Turn::take(static function () use ($manuscript, $part, $by): Part {
+            $part = $part->fresh() ?? $part;
+            if (PartVersions::base($part) !== $manuscript->base) {
+                throw new TypedElsewhere('The notes of this part were changed since you began.');
+            }
+            $desk = new PartDesk($part);
+            $desk->refuseUnknown($decisions = self::otherThanPrint($manuscript, KeptScores::of($part->music)));
+            $desk->append($by, new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: PHP_INT_MAX));
+            self::done($manuscript, $part);
+
+            return $part;
+        });
+    }
+
+    /**
+     * @return non-empty-list<Decision> one for each measure in which other notes are typed
+     *
+     * @throws UnreadableMusic
+     */
+    private static function otherThanPrint(Manuscript $manuscript, Score $printed): array
+    {
+        $typed = json_decode($manuscript->typed, true);
+        $typed = is_array($typed) && is_array($typed['measures'] ?? null) ? array_values(array_filter($typed['measures'], is_array(...))) : [];
+        $before = ManuscriptWriter::write($printed)['measures'];
+        if (array_column($typed, 'id') !== array_column($before, 'id')) {
+            throw new UnreadableMusic('Measures were put in or taken out. Over the print only the notes of a measure can be others: put it in the part instead.');
+        }
+        $decisions = [];
+        foreach ($typed as $index => $measure) {
+            $number = $printed->parts[0]->measures[$index]->number;
+            if ($measure == $before[$index]) {
+                continue;
+            }
+            if (array_diff_key($measure, self::NOTES) != array_diff_key($before[$index], self::NOTES)) {
+                throw new UnreadableMusic("In measure {$number} more is changed than notes. Over the print only the notes of a measure can be others: put it in the part instead.");
+            }
+            $decisions[] = Decision::fromArray(['measures' => $number, Rewrite::FIELD => $measure['notes'] ?? []]);
+        }
+
+        return $decisions === [] ? throw new UnreadableMusic('Nothing is typed that is not in the print.') : $decisions;
     }
 
     private static function done(Manuscript $manuscript, Part $became): void

@@ -17,6 +17,12 @@ use Illuminate\Support\Carbon;
  * @property string $kind concert or rehearsal
  * @property string $name
  * @property Carbon $on the day
+ * @property string|null $starts the hour, as 19:30
+ * @property int|null $minutes how long it is
+ * @property list<array{key: string, passes: int, talk: int, words?: string|null}>|null $plan what is rehearsed, in this order; null: as it is proposed
+ * @property list<string>|null $sections instruments that come to a sectional; null: everybody
+ * @property Carbon|null $updated_at
+ * @property Ensemble $ensemble
  */
 final class Occasion extends Model
 {
@@ -24,12 +30,12 @@ final class Occasion extends Model
 
     public const REHEARSAL = 'rehearsal';
 
-    protected $fillable = ['kind', 'name', 'on'];
+    protected $fillable = ['kind', 'name', 'on', 'starts', 'minutes', 'plan', 'sections'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['on' => 'date'];
+        return ['on' => 'date', 'plan' => 'array', 'sections' => 'array'];
     }
 
     /** @return BelongsTo<Ensemble, $this> */

@@ -54,6 +54,12 @@ final class Part extends Model
         return $this->hasMany(LogEntry::class)->orderBy('seq');
     }
 
+    /** @return HasMany<PracticeSheet, $this> what is practised in it */
+    public function practiceSheets(): HasMany
+    {
+        return $this->hasMany(PracticeSheet::class)->orderBy('id');
+    }
+
     /** @return HasMany<PartVersion, $this> its notes as they were and are; none where they never changed */
     public function versions(): HasMany
     {
@@ -64,6 +70,12 @@ final class Part extends Model
     public function links(): HasMany
     {
         return $this->hasMany(ShareLink::class);
+    }
+
+    /** @return HasMany<Handout, $this> */
+    public function handouts(): HasMany
+    {
+        return $this->hasMany(Handout::class)->orderBy('number')->orderBy('id');
     }
 
     /** @return BelongsTo<Section, $this> */

@@ -8,6 +8,7 @@ use App\Marking\KeptScores;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Passages;
@@ -22,6 +23,7 @@ use UprightPencil\Core\Strings\Level;
  * @property string $title
  * @property string $composer
  * @property string $kind piece or line
+ * @property Carbon|null $taught_at when the class played a lesson line
  * @property Rights $rights
  * @property BowingSchool $bowing
  * @property string $source the whole score as MusicXML
@@ -30,6 +32,8 @@ use UprightPencil\Core\Strings\Level;
  * @property int|null $tempo quarters a minute at the beginning, where somebody chose it
  * @property Level|null $level for this piece only
  * @property int|null $occasion_id the concert it is for
+ * @property array<string, mixed>|null $practice tempo for practising, and those of passages that have one of their own, in quarters a minute
+ * @property Carbon|null $final_at since when nothing is decided in it any more
  * @property bool $own_passages false: its passages are its rehearsal letters
  * @property Ensemble $ensemble
  */
@@ -44,12 +48,12 @@ final class Piece extends Model
 
     public const KINDS = [self::WORK, self::LESSON_LINE];
 
-    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages'];
+    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages', 'practice'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime', 'level' => Level::class, 'own_passages' => 'boolean'];
+        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime', 'level' => Level::class, 'own_passages' => 'boolean', 'practice' => 'array', 'final_at' => 'datetime', 'taught_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Ensemble, $this> */
@@ -64,10 +68,10 @@ final class Piece extends Model
         return $this->hasMany(Part::class)->orderBy('place');
     }
 
-    /** @return HasMany<Part, $this> those that are not put away */
+    /** @return HasMany<Part, $this> those that are not put away; each knows this piece, and nobody reads it again */
     public function partsInUse(): HasMany
     {
-        return $this->parts()->whereNull('put_away_at');
+        return $this->parts()->whereNull('put_away_at')->chaperone('piece');
     }
 
     /** @return BelongsTo<Occasion, $this> the concert it is for */

@@ -4,13 +4,15 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Sharing\PublicAddress;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * A way for students to see one marked part. Only a hash of the token is kept.
+ * A way for students to see what was handed out of one part. It is found by a hash of its token; beside it the token is kept
+ * encrypted, so that address and QR code can be printed again.
  *
  * @property int $id
  * @property int $part_id
@@ -21,17 +23,19 @@ use Illuminate\Support\Carbon;
  * @property Carbon $created_at
  * @property int|null $section_id the group of players whose edition it shows
  * @property string|null $chair the chair whose notes it shows
+ * @property int|null $handout_id this handout and no other; null: always the newest
+ * @property string|null $token null: it was made before tokens were kept
  * @property Part $part
  * @property Section|null $section
  */
 final class ShareLink extends Model
 {
-    protected $fillable = ['user_id', 'section_id', 'chair', 'token_hash', 'expires_at'];
+    protected $fillable = ['user_id', 'section_id', 'chair', 'handout_id', 'token_hash', 'token', 'expires_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['expires_at' => 'datetime', 'closed_at' => 'datetime'];
+        return ['expires_at' => 'datetime', 'closed_at' => 'datetime', 'token' => 'encrypted'];
     }
 
     /** @return BelongsTo<Part, $this> */
@@ -44,6 +48,23 @@ final class ShareLink extends Model
     public function section(): BelongsTo
     {
         return $this->belongsTo(Section::class);
+    }
+
+    /** @return BelongsTo<User, $this> who made it */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** Whose edition it shows, as a handout says it. */
+    public function audience(): string
+    {
+        return $this->section_id === null ? (string) $this->chair : (string) $this->section_id;
+    }
+
+    public function address(): ?string
+    {
+        return $this->token === null ? null : PublicAddress::of("/s/{$this->token}");
     }
 
     /** @return Builder<self> the link with this token, if it is open */

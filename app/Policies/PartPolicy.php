@@ -19,6 +19,11 @@ final readonly class PartPolicy
         return $this->access->part($user, Ability::View, $part);
     }
 
+    public function suggest(User $user, Part $part): Response
+    {
+        return $this->access->part($user, Ability::Suggest, $part);
+    }
+
     public function decide(User $user, Part $part): Response
     {
         return $this->access->part($user, Ability::Decide, $part);

@@ -14,9 +14,19 @@ final readonly class PiecePolicy
 {
     public function __construct(private Access $access) {}
 
+    public function view(User $user, Piece $piece): Response
+    {
+        return $this->access->piece($user, Ability::View, $piece);
+    }
+
     public function decide(User $user, Piece $piece): Response
     {
         return $this->access->piece($user, Ability::Decide, $piece);
+    }
+
+    public function share(User $user, Piece $piece): Response
+    {
+        return $this->access->piece($user, Ability::Share, $piece);
     }
 
     public function direct(User $user, Piece $piece): Response

@@ -40,8 +40,6 @@ final class AppServiceProvider extends ServiceProvider
         // Wrong passwords are counted where they are checked (`SignIn`); this only bounds how much one address can have checked,
         // a school's whole staff on one morning among them.
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
-        // A whole class behind one school address opens its links within the same minute.
-        RateLimiter::for('shared', static fn (Request $request): Limit => Limit::perMinute(240)->by((string) $request->ip()));
         RateLimiter::for('imports', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->user()?->getAuthIdentifier()));
     }
 }

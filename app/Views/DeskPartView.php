@@ -11,6 +11,8 @@ final readonly class DeskPartView
 {
     /**
      * @param  bool  $decides  whoever has it on the desk may put something into its record
+     * @param  bool  $suggests  or may say what they would decide
+     * @param  bool  $final  nothing is decided any more
      * @param  bool  $shares  and may hand it out
      */
     public function __construct(
@@ -18,6 +20,8 @@ final readonly class DeskPartView
         public string $name,
         public Instrument $instrument,
         public bool $decides,
+        public bool $suggests,
+        public bool $final,
         public bool $shares,
     ) {}
 }

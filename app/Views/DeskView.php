@@ -12,8 +12,9 @@ final readonly class DeskView
      * @param  list<EditionName>  $groups  players of the section who have fingers of their own
      * @param  string|null  $players  those whose edition this is; null: the section's
      * @param  list<GoneView>  $gone  what was decided about notes that a newer edition does not have
-     * @param  string  $music  the print, as MusicXML
+     * @param  string  $music  what is played, as MusicXML
      * @param  string  $musicName  made from its contents
+     * @param  list<PrintedMeasureView>  $printed  the print, where something else is typed over it
      */
     public function __construct(
         public DeskPartView $part,
@@ -28,5 +29,6 @@ final readonly class DeskView
         public array $gone,
         public ?string $players,
         public WordsView $words,
+        public array $printed,
     ) {}
 }

@@ -27,4 +27,9 @@ final readonly class HeardNoteView
         public float $length,
         public float $loud,
     ) {}
+
+    public function withoutDirection(): self
+    {
+        return new self($this->id, $this->at, $this->for, $this->pitches, $this->attack, null, $this->length, $this->loud);
+    }
 }

@@ -20,6 +20,12 @@ final readonly class HeardView
         public array $beats,
     ) {}
 
+    /** Which way the bow goes is told only where what nobody decided is. */
+    public function forStudents(bool $proposals): self
+    {
+        return $proposals ? $this : new self($this->tempo, $this->seconds, array_map(static fn (HeardNoteView $note): HeardNoteView => $note->withoutDirection(), $this->notes), $this->beats);
+    }
+
     /** @param array{tempo: float, seconds: float, notes: list<array{id: string, at: float, for: float, pitches: list<int>, attack: string, direction: string|null, length: float, loud: float}>, beats: list<array{at: float, measure: string, strong: bool}>} $heard */
     public static function of(array $heard): self
     {

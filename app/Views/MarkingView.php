@@ -20,6 +20,7 @@ final readonly class MarkingView implements \JsonSerializable
      * @param  list<string>  $redoable  keys of the entries that one took back, the next one last; only with the whole
      * @param  list<SkippedView>  $skipped  entries that are not understood
      * @param  list<QuestionView>  $questions  places that are kept in several versions, open or settled
+     * @param  string|null  $over  names the music where measures of it are typed over the print
      */
     public function __construct(
         public int $seq,
@@ -33,5 +34,6 @@ final readonly class MarkingView implements \JsonSerializable
         public array $skipped = [],
         public ?BoardView $board = null,
         public array $questions = [],
+        public ?string $over = null,
     ) {}
 }

@@ -14,6 +14,7 @@ final readonly class PassageCellView
      * @param  int  $notes  note heads in it
      * @param  int  $decided  how many of them something was decided about
      * @param  int  $open  findings and versions that are left in it
+     * @param  int|null  $changed  changes to what was handed out last; null: nothing is handed out of the part
      */
     public function __construct(
         public ?string $measure,
@@ -22,5 +23,6 @@ final readonly class PassageCellView
         public int $notes,
         public int $decided,
         public int $open,
+        public ?int $changed,
     ) {}
 }

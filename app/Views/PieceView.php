@@ -24,6 +24,11 @@ final readonly class PieceView
      * @param  list<OrderVersionView>  $orders  of performance, the one that holds first
      * @param  list<PassageView>  $passages
      * @param  bool  $ownPassages  false: they are its rehearsal letters
+     * @param  int|null  $practice  tempo for practice, in quarters a minute
+     * @param  object  $practiceOf  the same for passages that have one of their own, by name
+     * @param  string|null  $final  since when nothing is decided any more
+     * @param  string|null  $prescribedBy  who says how it is bowed
+     * @param  list<string>  $left  what is left, in words
      */
     public function __construct(
         public int $id,
@@ -48,6 +53,12 @@ final readonly class PieceView
         public array $orders,
         public array $passages,
         public bool $ownPassages,
+        public ?int $practice,
+        #[Typed('Record<string, number>')]
+        public object $practiceOf,
+        public ?string $final,
+        public ?string $prescribedBy,
+        public array $left,
         public WordsView $words,
     ) {}
 }

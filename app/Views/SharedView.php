@@ -11,23 +11,34 @@ final readonly class SharedView implements \JsonSerializable
 
     /**
      * @param  bool  $notation  whether the print may be shown
-     * @param  string|null  $music  MusicXML
      * @param  list<MarkView>  $layer
+     * @param  HandView|null  $hand  only where what nobody decided is shown too
      * @param  list<SheetLineView>  $sheet
      * @param  list<SectionLineView>  $lines  what its players have to know of each passage
+     * @param  list<PrintedMeasureView>  $printed  the print, where something else is typed over it
+     * @param  list<MeasureStartView>  $measures  where each is
+     * @param  OccasionView|null  $occasion  the concert
+     * @param  list<PracticeStepView>  $practice  places to work at
+     * @param  list<PracticeSheetView>  $sheets  to practise from; their notes are a file of their own
      */
     public function __construct(
         public string $title,
         public string $composer,
         public string $part,
         public string $ensemble,
+        public HandoutName $handout,
         public bool $notation,
-        public ?string $music = null,
         public array $layer = [],
         public ?HandView $hand = null,
         public array $sheet = [],
         public ?PerformanceView $performance = null,
         public ?WordsView $words = null,
         public array $lines = [],
+        public array $printed = [],
+        public array $measures = [],
+        public ?PracticeTempoView $tempo = null,
+        public ?OccasionView $occasion = null,
+        public array $practice = [],
+        public array $sheets = [],
     ) {}
 }

@@ -18,6 +18,7 @@ final readonly class SheetLineView
      * @param  string|null  $write  the sign
      * @param  string  $kind  “bow”, or as the kind of mark is called
      * @param  int|null  $line  of the printed page, where its line starts are known
+     * @param  bool  $check  it may be there already: it is looked for first
      * @param  string|null  $reason  why it was decided, where somebody said so
      */
     public function __construct(
@@ -32,10 +33,11 @@ final readonly class SheetLineView
         public string $words,
         public ?int $line = null,
         public ?string $reason = null,
+        public bool $check = false,
     ) {}
 
     public static function of(SheetLine $line, ?string $reason = null): self
     {
-        return new self($line->measure, $line->to, $line->measure === '' ? '' : MarkedPage::beat($line->beat), $line->notes, $line->pitch, $line->erase, $line->write, $line->kind, $line->words, $line->line, $reason);
+        return new self($line->measure, $line->to, $line->measure === '' ? '' : MarkedPage::beat($line->beat), $line->notes, $line->pitch, $line->erase, $line->write, $line->kind, $line->words, $line->line, $reason, $line->check);
     }
 }

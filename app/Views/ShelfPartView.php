@@ -11,6 +11,8 @@ final readonly class ShelfPartView
 {
     /**
      * @param  int  $links  that are open
+     * @param  int|null  $handout  number of the newest; null: nothing is handed out
+     * @param  int  $since  entries since then
      * @param  int|null  $findings  that are left; null: it was never worked out
      * @param  int  $toSettle  places kept in several versions
      * @param  int  $proposed  notes with marks that nobody has taken
@@ -22,6 +24,8 @@ final readonly class ShelfPartView
         public int $measures,
         public int $decisions,
         public int $links,
+        public ?int $handout,
+        public int $since,
         public ?int $findings,
         public int $toSettle,
         public int $proposed,

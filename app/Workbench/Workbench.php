@@ -100,13 +100,14 @@ final readonly class Workbench
     /**
      * Of all sections of a piece.
      *
+     * @param  list<int>|null  $only  parts that may be told of; null: all of them
      * @param  array{part?: int, note?: string, parts?: array<int, list<array<string, mixed>>>}  $more
      */
-    public function ofPiece(Asked $what, Piece $piece, array $more = []): JsonResponse
+    public function ofPiece(Asked $what, Piece $piece, ?array $only, array $more = []): JsonResponse
     {
         $part = $piece->partsInUse()->find($more['part'] ?? 0) ?? $piece->partsInUse()->first();
 
-        return ($part === null ? null : $this->answer($what, $part, null, $more)) ?? new JsonResponse(self::lineUp($what, new PieceLineUp($piece), $more));
+        return ($part === null ? null : $this->answer($what, $part, null, $more + ['only' => $only])) ?? new JsonResponse(self::lineUp($what, new PieceLineUp($piece, $only), $more));
     }
 
     /** @param array{part?: int, note?: string, parts?: array<int, list<array<string, mixed>>>, ...} $asked */
@@ -187,7 +188,7 @@ final readonly class Workbench
      */
     public static function answered(string $line): string
     {
-        /** @var array{what: string, of: string, part: int, players?: string|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>, from?: string|null, to?: string|null, doubtful?: bool, notes?: list<string>, note?: string, parts?: array<int, list<array<string, mixed>>>} $asked */
+        /** @var array{what: string, of: string, part: int, players?: string|null, user?: int, have?: string|null, decisions?: list<array<string, mixed>>, from?: string|null, to?: string|null, doubtful?: bool, notes?: list<string>, note?: string, only?: list<int>|null, parts?: array<int, list<array<string, mixed>>>} $asked */
         $asked = json_decode($line, true, flags: JSON_THROW_ON_ERROR);
         if ($asked['of'] !== self::records()) {
             throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
@@ -199,7 +200,7 @@ final readonly class Workbench
         $what = Asked::from($asked['what']);
 
         return (string) json_encode(match ($what) {
-            Asked::LineUp, Asked::OutOfLine, Asked::BowedLike, Asked::MapPreview, Asked::Teaching => self::lineUp($what, new PieceLineUp($desk->piece()), $asked),
+            Asked::LineUp, Asked::OutOfLine, Asked::BowedLike, Asked::MapPreview, Asked::Teaching => self::lineUp($what, new PieceLineUp($desk->piece(), $asked['only'] ?? null), $asked),
             Asked::Open => $desk->preview([])->notes === [],
             Asked::Check => self::refusal($desk, $decisions),
             Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),

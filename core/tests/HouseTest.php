@@ -20,7 +20,7 @@ final class HouseTest extends TestCase
         'Fingering' => ['Score', 'Search', 'Strings'],
         'Marking' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering'],
         'Ensemble' => ['Score', 'Format', 'Strings', 'Marking'],
-        'Teaching' => ['Score', 'Strings'],
+        'Teaching' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Ensemble'],
         'Cli' => ['Score', 'Format', 'Strings', 'Bowing', 'Fingering', 'Marking', 'Ensemble', 'Teaching'],
     ];
 

@@ -9,6 +9,7 @@ use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Bowing\Rules\Rules;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
 use UprightPencil\Core\Fingering\Terms\Terms;
+use UprightPencil\Core\Teaching\Practice\Exercises;
 
 /** The tables that teachers read in docs/method.md are the code's: every price of a term stands in its row. */
 final class MethodTest extends TestCase
@@ -51,5 +52,12 @@ final class MethodTest extends TestCase
     private static function lines(): array
     {
         return file(dirname(__DIR__, 2).'/docs/method.md', FILE_IGNORE_NEW_LINES) ?: [];
+    }
+
+    public function test_every_exercise_has_a_row(): void
+    {
+        foreach (Exercises::names() as $name) {
+            self::assertStringContainsString("| `{$name}` |", (string) file_get_contents(dirname(__DIR__, 2).'/docs/method.md'));
+        }
     }
 }

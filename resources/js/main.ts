@@ -7,7 +7,7 @@ import App from './App.vue'
 import { warmUp } from './page/engraver'
 import { useSession } from './stores/session'
 
-warmUp()
+void warmUp()
 
 const router = createRouter({
     history: createWebHistory(),
@@ -22,6 +22,8 @@ const router = createRouter({
         { path: '/ensembles/:id(\\d+)/dates', component: () => import('./screens/Dates.vue') },
         { path: '/schools/:id(\\d+)', component: () => import('./screens/School.vue') },
         { path: '/pieces/:id(\\d+)', component: () => import('./screens/Piece.vue') },
+        { path: '/ensembles/:id(\\d+)/scales', component: () => import('./screens/Scales.vue') },
+        { path: '/pieces/:id(\\d+)/lesson', component: () => import('./screens/Lesson.vue') },
         { path: '/pieces/:id(\\d+)/line-up', component: () => import('./screens/LineUp.vue') },
         { path: '/pieces/:id(\\d+)/correction', component: () => import('./screens/Correction.vue') },
         { path: '/parts/:id(\\d+)/editions', component: () => import('./screens/Editions.vue') },
@@ -33,6 +35,13 @@ const router = createRouter({
         { path: '/by-hand', component: () => import('./screens/ByHand.vue') },
         { path: '/by-hand/:key([0-9a-f-]{36})', component: () => import('./screens/Typing.vue') },
         { path: '/parts/:part(\\d+)/notes', component: () => import('./screens/Typing.vue') },
+        { path: '/pieces/:id(\\d+)/rehearse', component: () => import('./screens/Rehearse.vue') },
+        { path: '/occasions/:id(\\d+)/packet', component: () => import('./screens/Packet.vue') },
+        { path: '/occasions/:id(\\d+)/plan', component: () => import('./screens/Plan.vue') },
+        { path: '/parts/:part(\\d+)/handouts/:id(\\d+)', component: () => import('./screens/Handout.vue') },
+        { path: '/parts/:id(\\d+)/practice', component: () => import('./screens/Practice.vue') },
+        { path: '/parts/:id(\\d+)/slip', component: () => import('./screens/Slip.vue') },
+        { path: '/pieces/:id(\\d+)/call-out', component: () => import('./screens/CallOut.vue') },
         { path: '/parts/:id(\\d+)', component: () => import('./screens/Desk.vue') },
         { path: '/:rest(.*)*', redirect: '/' },
     ],

@@ -1,7 +1,7 @@
+import './style/base.css'
+import './style/student-page.css'
 import './style/student.css'
 import { createApp } from 'vue'
-import { warmUp } from './page/engraver'
 import Student from './screens/Student.vue'
 
-warmUp()
 createApp(Student).mount('#app')

@@ -39,7 +39,7 @@ final class AxeTest extends BrowserTestCase
     {
         $desk = $this->desk('Over Slate Hill', 'Violin 1');
         $part = (string) $desk->script('return location.pathname');
-        foreach (['/', "{$part}/history", "{$part}/editions", '/pieces/1', '/pieces/1/line-up', '/import', '/by-hand', '/account', '/ensembles/1/people', '/ensembles/1/profile', '/ensembles/1/dates'] as $address) {
+        foreach (['/', "{$part}/history", "{$part}/editions", '/pieces/1', '/pieces/1/line-up', '/import', '/by-hand', '/account', '/ensembles/1/people', '/ensembles/1/profile', '/ensembles/1/dates', '/pieces/2/rehearse', '/pieces/2/call-out', '/occasions/1/plan', '/occasions/2/packet', '/parts/6/handouts/1', '/parts/6/slip', '/parts/1/practice', '/pieces/6/lesson', '/ensembles/1/scales'] as $address) {
             $desk->visit($address)->see('main');
             $desk->until(fn (): bool => $desk->all('.el-skeleton') === [], "{$address} is not there");
             $this->look($desk, $address);

@@ -128,12 +128,10 @@ final class DeskTest extends BrowserTestCase
         $first = (string) $desk->see('.link-address')->getAttribute('value');
         $desk->press('Make a link', '.hand-out')->until(fn (): bool => $desk->see('.link-address')->getAttribute('value') !== $first, 'no second address');
         $second = $desk->see('.link-address')->getAttribute('value');
-        $desk->script('document.querySelectorAll(".links .el-button")[1].click()');
-        $desk->press('Close the link', 'body')->until(fn (): bool => count($desk->all('.links li')) === 1, 'the link is still there');
+        $desk->press('Close', '.links li:nth-child(2)')->press('Close the link', 'body')->until(fn (): bool => count($desk->all('.links li')) === 1, 'the link is still there');
 
         self::assertSame($second, $desk->see('.link-address')->getAttribute('value'));
-        $desk->script('document.querySelectorAll(".links .el-button")[0].click()');
-        $desk->press('Close the link', 'body')->dontSee('.link-address');
+        $desk->press('Close', '.links li')->press('Close the link', 'body')->dontSee('.link-address');
     }
 
     public function test_a_printed_set_shows_students_no_notation(): void
@@ -141,7 +139,7 @@ final class DeskTest extends BrowserTestCase
         $director = $this->browser()->signIn();
         $director->press('Import music')->attach('input[type=file]', dirname(__DIR__, 2).'/demo/line-3-pebbles.musicxml')->seeText('What was understood');
         $director->press('Printed set only', '.keep')->press('Put it on the shelf')->desk();
-        $director->keys('o')->seeText('students get the transfer sheet', '.hand-out')->press('Make a link', '.hand-out');
+        $director->keys('o')->seeText('students get the transfer sheet', '.hand-out')->press('With proposals', '.hand-out')->press('Make a link', '.hand-out');
         $student = $this->browser(412, 860)->visit((string) parse_url((string) $director->see('.link-address')->getAttribute('value'), PHP_URL_PATH));
 
         $student->seeText('Take your printed part')->seeText('down-bow', '.transfer');

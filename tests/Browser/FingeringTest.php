@@ -102,7 +102,7 @@ final class FingeringTest extends BrowserTestCase
 
     public function test_a_student_can_see_how_the_hand_goes(): void
     {
-        $director = $this->desk('Over Slate Hill', 'Cello')->keys('o')->press('Make a link', '.hand-out');
+        $director = $this->desk('Over Slate Hill', 'Cello')->keys('o')->press('With proposals', '.hand-out')->press('Make a link', '.hand-out');
         $address = (string) $director->see('.link-address')->getAttribute('value');
         $student = $this->browser()->visit((string) parse_url($address, PHP_URL_PATH))->desk();
         self::assertSame([], $student->all('.hand-track'), 'only who asks for it sees it');

@@ -259,7 +259,7 @@ final class RecordTest extends BrowserTestCase
     public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void
     {
         $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT);
-        $desk->driver->manage()->deleteAllCookies();
+        $desk->signedOut();
         $desk->keys('u')->seeText('You were signed out');
         $this->signInAgain($desk, 'director@brindlemoor.test', 'lantern-quarry')->saved();
         $desk->driver->navigate()->refresh();
@@ -273,7 +273,7 @@ final class RecordTest extends BrowserTestCase
         $desk = $this->desk('Pebbles', 'Viola')->keys(Keys::HOME);
         $address = (string) $desk->driver->getCurrentURL();
         $before = $this->entries();
-        $desk->driver->manage()->deleteAllCookies();
+        $desk->signedOut();
         $desk->keys('u')->seeText('You were signed out');
         $this->signInAgain($desk, 'quill@brindlemoor.test', 'slate-and-feather');
         $desk->until(fn (): bool => str_ends_with((string) $desk->driver->getCurrentURL(), '/') && $desk->all('.shelf, main') !== [], 'the other director’s shelf did not open');

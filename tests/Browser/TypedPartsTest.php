@@ -46,6 +46,23 @@ final class TypedPartsTest extends BrowserTestCase
         self::assertSame(['D5', 'B4', 'F#5', 'G5', 'A5', 'D6'], array_map(static fn (Note $note): ?string => $note->pitch?->name(), Reader::read($xml)->score->parts[0]->notes()));
     }
 
+    public function test_a_measure_is_written_over_the_print_and_undone(): void
+    {
+        $browser = $this->staff('Simpler here', 'D', '4/4');
+        $browser->keys('defg2ad')->seeText('Saved', '.save-state');
+        $this->putIn($browser);
+        $browser->see('svg.score .pencil .mark');
+        $part = basename((string) parse_url($browser->driver->getCurrentURL(), PHP_URL_PATH));
+        $browser->visit("/parts/{$part}/notes")->see('svg.typed');
+        $browser->until(fn (): bool => count($browser->all('.typed-staff g.note')) === 6, 'the part is not there');
+        $browser->keys(Keys::ARROW_RIGHT, 'b')->seeText('Saved', '.save-state')->press('Write it over the print');
+        $browser->see('.desk-page .mark.rewrite');
+        $browser->until(fn (): bool => count($browser->all('.desk-page .mark.rewrite g.note')) === 4, 'the print does not stand beside it');
+        self::assertCount(6, $browser->all('.desk-page svg.score g.note:not(.mark g.note)'));
+        $browser->keys(Keys::CONTROL.'z'.Keys::NULL)->until(fn (): bool => $browser->all('.desk-page .mark.rewrite') === [], 'the print is not back');
+        $browser->keys(Keys::CONTROL.'y'.Keys::NULL)->see('.desk-page .mark.rewrite');
+    }
+
     public function test_a_rhythm_is_typed_once_and_bowed_for_three_sections(): void
     {
         $browser = $this->browser()->signIn('/by-hand')->seeText('What you have');

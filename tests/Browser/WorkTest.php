@@ -178,9 +178,15 @@ final class WorkTest extends BrowserTestCase
         $desk->script('window.made = []; const make = URL.createObjectURL; URL.createObjectURL = (blob) => { window.made.push(blob); return make.call(URL, blob) }; HTMLAnchorElement.prototype.click = function () { window.fileName = this.download }');
         $desk->keys('o')->seeText('On paper', '.hand-out')->press('With proposals')->press('All parts of the piece at once');
         $desk->type('.all-parts .el-input-number input', '2')->see('.all-parts .el-input-number input')->sendKeys(Keys::TAB);
+        $desk->press('Number the copies', '.all-parts');
         $desk->press('One PDF')->until(fn (): bool => str_ends_with((string) $desk->script('return window.fileName ?? ""'), '-all-parts.pdf'), 'there is no file');
         $pages = $desk->driver->executeAsyncScript('const done = arguments[0]; window.made.at(-1).text().then((text) => done(text.match(/\/Type \/Page\b/g).length))');
         self::assertSame(6, $pages, 'five parts of one page, one of them twice');
+        $file = (string) tempnam(sys_get_temp_dir(), 'parts');
+        file_put_contents($file, (string) base64_decode((string) $desk->driver->executeAsyncScript('const done = arguments[0], reader = new FileReader(); reader.onload = () => done(reader.result.split(",")[1]); reader.readAsDataURL(window.made.at(-1))'), true));
+        preg_match_all('/Copy \d/', (string) shell_exec('pdftotext '.escapeshellarg($file).' -'), $copies);
+        unlink($file);
+        self::assertSame(['Copy 1', 'Copy 2', 'Copy 1', 'Copy 1', 'Copy 1', 'Copy 1'], $copies[0]);
         $desk->press('ZIP', '.all-parts')->until(fn (): bool => str_ends_with((string) $desk->script('return window.fileName ?? ""'), '-parts.zip'), 'there is no archive');
         $names = $desk->driver->executeAsyncScript('const done = arguments[0]; window.made.at(-1).text().then((text) => done([...new Set(text.match(/[a-z0-9-]+\.pdf/g))]))');
         self::assertSame(['violin-1.pdf', 'violin-2.pdf', 'viola.pdf', 'cello.pdf', 'bass.pdf'], $names);

@@ -17,6 +17,8 @@ use App\Models\PartVersion;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
+use App\Rehearsing\RehearsalNotes;
+use App\Sharing\Handouts;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Routing\Route;
@@ -57,14 +59,14 @@ final class AccessTest extends TestCase
     public static function routes(): iterable
     {
         $own = ['GET account', 'PATCH account', 'DELETE account', 'POST account/second-factor', 'PUT account/second-factor', 'DELETE account/second-factor', 'GET account/devices', 'GET shelf', 'POST readings', 'POST readings/played'];
-        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}', 'GET parts/{part}/editions', 'GET editions/{version}', 'GET parts/{part}/proposals', 'POST parts/{part}/alike', 'GET parts/{part}/as-in', 'POST parts/{part}/heard', 'GET parts/{part}/open', 'GET parts/{part}/history', 'GET parts/{part}/history/{seq}', 'GET parts/{part}/sheet.csv'];
-        $shares = ['GET parts/{part}/links', 'POST parts/{part}/links', 'DELETE links/{link}'];
+        $looks = ['GET parts/{part}', 'GET parts/{part}/musicxml', 'GET parts/{part}/sheet', 'GET parts/{part}/why/{note}', 'GET parts/{part}/ways', 'GET parts/{part}/size-up', 'GET parts/{part}/log', 'POST parts/{part}/preview', 'GET parts/{part}/pages', 'GET pages/{page}', 'GET parts/{part}/editions', 'GET editions/{version}', 'GET parts/{part}/proposals', 'POST parts/{part}/alike', 'GET parts/{part}/as-in', 'POST parts/{part}/heard', 'GET parts/{part}/open', 'GET parts/{part}/history', 'GET parts/{part}/history/{seq}', 'GET parts/{part}/sheet.csv', 'GET parts/{part}/slip', 'GET parts/{part}/slip.csv', 'GET handouts/{handout}', 'GET handouts/{handout}/{name}', 'GET parts/{part}/practice', 'POST parts/{part}/practice'];
+        $shares = ['GET parts/{part}/handouts', 'POST parts/{part}/handouts', 'POST handouts/{handout}/withdraw', 'PUT parts/{part}/old-set', 'POST parts/{part}/links', 'DELETE links/{link}'];
         $directs = [
             'PATCH ensembles/{ensemble}', 'POST ensembles/{ensemble}/next-year', 'POST ensembles/{ensemble}/pieces', 'GET ensembles/{ensemble}/people', 'GET ensembles/{ensemble}/profile', 'PUT ensembles/{ensemble}/profile', 'POST ensembles/{ensemble}/profile/trial', 'POST ensembles/{ensemble}/invitations',
             'POST invitations/{invitation}/renew', 'DELETE invitations/{invitation}', 'PATCH memberships/{membership}', 'DELETE memberships/{membership}', 'POST memberships/{membership}/password-link',
-            'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}', 'PUT ensembles/{ensemble}/manuscripts/{key}',
+            'POST ensembles/{ensemble}/sections', 'PATCH sections/{section}', 'DELETE sections/{section}', 'GET ensembles/{ensemble}/occasions', 'POST ensembles/{ensemble}/occasions', 'PATCH occasions/{occasion}', 'DELETE occasions/{occasion}', 'GET occasions/{occasion}/packet', 'GET occasions/{occasion}/plan', 'PUT occasions/{occasion}/plan', 'PUT ensembles/{ensemble}/manuscripts/{key}',
         ];
-        foreach (['1.......' => $own, '144.....' => $looks, '1443.3..' => ['POST parts/{part}/log', 'POST gone/{gone}/place', 'DELETE gone/{gone}', 'POST parts/{part}/versions', 'PUT parts/{part}/lines'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
+        foreach (['1.......' => $own, '144.....' => [...$looks, 'POST parts/{part}/log', 'GET parts/{part}/pulse'], '1443.3..' => ['POST parts/{part}/suggestions', 'POST gone/{gone}/place', 'DELETE gone/{gone}', 'POST parts/{part}/versions', 'PUT parts/{part}/lines', 'POST parts/{part}/practice-sheets', 'DELETE practice-sheets/{sheet}'], '144333..' => $shares, '1433333.' => $directs] as $expected => $routes) {
             foreach ($routes as $route) {
                 [$method, $address] = explode(' ', $route);
                 yield $route => [$method, $address, (string) $expected];
@@ -74,13 +76,24 @@ final class AccessTest extends TestCase
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1443333.'];
         }
-        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'GET pieces/{piece}/passages', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}', 'POST pieces/{piece}/correction/trial', 'POST pieces/{piece}/correction'] as $route) {
+        foreach (['GET pieces/{piece}', 'POST pieces/{piece}/prescription', 'DELETE pieces/{piece}/prescription', 'POST pieces/{piece}/order/trial', 'PUT pieces/{piece}/order', 'GET pieces/{piece}/passages', 'PUT pieces/{piece}/passages', 'PATCH pieces/{piece}', 'POST pieces/{piece}/move', 'POST pieces/{piece}/bring', 'DELETE pieces/{piece}', 'POST pieces/{piece}/unison', 'POST pieces/{piece}/profile', 'POST pieces/{piece}/correction/trial', 'POST pieces/{piece}/correction'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST pieces/{piece}/log' => ['POST', 'pieces/{piece}/log', '14.3.3..'];
-        foreach (['GET pieces/{piece}/line-up', 'GET pieces/{piece}/out-of-line', 'GET pieces/{piece}/bowed-like', 'POST pieces/{piece}/line-up/preview', 'GET pieces/{piece}/teaching', 'POST pieces/{piece}/log/undo'] as $route) {
+        foreach (['GET pieces/{piece}/line-up', 'GET pieces/{piece}/out-of-line', 'GET pieces/{piece}/bowed-like', 'POST pieces/{piece}/line-up/preview', 'GET pieces/{piece}/teaching', 'GET pieces/{piece}/lesson', 'POST pieces/{piece}/log/undo'] as $route) {
             yield $route => [explode(' ', $route)[0], explode(' ', $route)[1], '14.3.3..'];
+        }
+        foreach (['GET pieces/{piece}/rehearsal', 'POST pieces/{piece}/notes'] as $route) {
+            yield $route => [explode(' ', $route)[0], explode(' ', $route)[1], '14......'];
+        }
+        yield 'PATCH notes/{note}' => ['PATCH', 'notes/{note}', '1443.3..'];
+        yield 'POST notes/{note}/become' => ['POST', 'notes/{note}/become', '1443.3..'];
+        yield 'GET ensembles/{ensemble}/scales' => ['GET', 'ensembles/{ensemble}/scales', '14......'];
+        yield 'GET ensembles/{ensemble}/scales/patterns' => ['GET', 'ensembles/{ensemble}/scales/patterns', '14......'];
+        yield 'GET ensembles/{ensemble}/calendar.ics' => ['GET', 'ensembles/{ensemble}/calendar.ics', '14......'];
+        foreach (['POST pieces/{piece}/handouts', 'GET pieces/{piece}/call-out', 'GET pieces/{piece}/call-out.csv', 'GET pieces/{piece}/score.musicxml'] as $route) {
+            yield $route => [explode(' ', $route)[0], explode(' ', $route)[1], '143333..'];
         }
         yield 'GET pieces/{piece}/proposals' => ['GET', 'pieces/{piece}/proposals', '14.3.3..'];
         foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export'] as $route) {
@@ -88,7 +101,7 @@ final class AccessTest extends TestCase
             yield $route => [$method, $address, '1433333.'];
         }
         yield 'POST ensembles/{ensemble}/leave' => ['POST', 'ensembles/{ensemble}/leave', '14......'];
-        foreach (['GET manuscripts/{manuscript}', 'DELETE manuscripts/{manuscript}', 'POST manuscripts/{manuscript}/piece', 'POST manuscripts/{manuscript}/part', 'POST manuscripts/{manuscript}/correction', 'GET manuscripts/{manuscript}/pages', 'POST manuscripts/{manuscript}/pages'] as $route) {
+        foreach (['GET manuscripts/{manuscript}', 'DELETE manuscripts/{manuscript}', 'POST manuscripts/{manuscript}/piece', 'POST manuscripts/{manuscript}/part', 'POST manuscripts/{manuscript}/correction', 'POST manuscripts/{manuscript}/over-print', 'GET manuscripts/{manuscript}/pages', 'POST manuscripts/{manuscript}/pages'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '14444444'];
         }
@@ -97,7 +110,7 @@ final class AccessTest extends TestCase
 
     public function test_no_route_is_left_out(): void
     {
-        $open = ['GET session', 'POST session', 'POST session/code', 'POST forgotten', 'DELETE session', 'POST first-start', 'GET join/{token}', 'POST join/{token}', 'GET new-password/{token}', 'POST new-password/{token}', 'GET shared/{token}', 'GET shared/{token}/musicxml'];
+        $open = ['GET session', 'POST session', 'POST session/code', 'POST forgotten', 'DELETE session', 'POST first-start', 'GET join/{token}', 'POST join/{token}', 'GET new-password/{token}', 'POST new-password/{token}', 'GET shared/{token}', 'GET shared/{token}/since/{number}', 'POST shared/{token}/opened', 'GET shared/{token}/{name}'];
         $walked = [...array_keys(iterator_to_array(self::routes())), ...$open];
         /** @var Route $route */
         foreach (app('router')->getRoutes()->getRoutes() as $route) {
@@ -153,12 +166,15 @@ final class AccessTest extends TestCase
             '{version}' => str_contains($address, '{version}') ? $version()->id : '',
             '{gone}' => str_contains($address, '{gone}') ? $gone()->id : '',
             '{part}' => $part->id,
-            '{note}' => 'n1',
+            '{handout}' => str_contains($address, '{handout}') ? Handouts::make($part, $ensemble->memberships()->firstOrFail()->user, [null], true, Str::uuid()->toString())[0]->id : '',
+            '{name}' => 'musicxml',
+            '{sheet}' => str_contains($address, '{sheet}') ? $part->practiceSheets()->create(['user_id' => $by, 'key' => Str::uuid()->toString(), 'from' => '1', 'to' => '1', 'kinds' => ['names']])->id : '',
+            '{note}' => str_starts_with(explode(' ', $address)[0], 'notes/') ? RehearsalNotes::keep($part->piece, $ensemble->memberships()->firstOrFail()->user, ['key' => Str::uuid()->toString(), 'from' => '1', 'to' => '1', 'parts' => [$part->id], 'what' => 'late', 'how_many' => 'most', 'noted_at' => now()])->key : 'n1',
             '{seq}' => '0',
             '{page}' => str_contains($address, '{page}') ? PageFiles::keep($ensemble->memberships()->firstOrFail()->user, $part, UploadedFile::fake()->createWithContent('scan.pdf', '%PDF-1.4 a page'))->key : '',
             '{key}' => Str::uuid()->toString(),
             '{manuscript}' => str_contains($address, '{manuscript}') ? Typing::keep($ensemble->memberships()->firstOrFail()->user, $ensemble, Str::uuid()->toString(), 0, '{}', null, null)->key : '',
-            '{piece}' => $part->piece_id,
+            '{piece}' => str_contains($address, 'score.musicxml') ? Handouts::make($part, $ensemble->memberships()->firstOrFail()->user, [null], false, Str::uuid()->toString())[0]->part->piece_id : $part->piece_id,
             '{ensemble}' => $ensemble->id,
             '{section}' => $part->section_id,
             '{occasion}' => str_contains($address, '{occasion}') ? $ensemble->occasions()->create(['kind' => 'concert', 'name' => 'Spring', 'on' => '2027-03-18'])->id : '',

@@ -12,6 +12,7 @@ use App\Models\LogEntry;
 use App\Models\Membership;
 use App\Models\Part;
 use App\Models\PartVersion;
+use App\Models\RehearsalNote;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\Section;
@@ -86,7 +87,9 @@ final class ExportTest extends TestCase
         $ensemble->school->staff()->attach($colleague);
         $this->actingAs($director)->postJson("/api/ensembles/{$ensemble->id}/sections", ['name' => 'Back desks', 'section' => $part->section_id])->assertCreated();
         $concert = $this->postJson("/api/ensembles/{$ensemble->id}/occasions", ['kind' => 'concert', 'name' => 'Spring', 'on' => '2027-03-18'])->json('id');
-        $this->patchJson("/api/pieces/{$part->piece_id}", ['occasion' => $concert, 'tempo' => 72])->assertNoContent();
+        $this->postJson("/api/ensembles/{$ensemble->id}/occasions", ['kind' => 'rehearsal', 'name' => 'Low strings', 'on' => '2027-03-11', 'sections' => ['cello', 'bass']])->assertCreated();
+        $this->postJson("/api/parts/{$part->id}/practice-sheets", ['key' => Str::uuid()->toString(), 'from' => '1', 'to' => '2', 'kinds' => ['names', 'tempo-steps'], 'minutes' => 7])->assertCreated();
+        $this->patchJson("/api/pieces/{$part->piece_id}", ['occasion' => $concert, 'tempo' => 72, 'taught' => true])->assertNoContent();
         $this->putJson("/api/pieces/{$part->piece_id}/order", ['order' => ['cuts' => [['from' => '1', 'to' => '1']]]])->assertNoContent();
         $this->putJson("/api/pieces/{$part->piece_id}/passages", ['passages' => [['name' => 'End', 'from' => '2', 'to' => '2']]])->assertNoContent();
         $group = Section::query()->whereNotNull('parent_id')->firstOrFail();
@@ -105,6 +108,8 @@ final class ExportTest extends TestCase
         self::assertSame(['decide', 'decide', 'undo'], $again->log()->pluck('kind')->all());
         self::assertSame(['one@school.test', 'two@school.test', 'two@school.test'], $again->log()->with('user')->get()->map(static fn (LogEntry $one): string => $one->user->email)->all());
         self::assertSame([72, 'Spring', 'End', '1'], [$again->piece->tempo, $again->piece->occasion()->firstOrFail()->name, $again->piece->namedPassages()[0]['name'], $again->piece->order()->cuts[0]['from']]);
+        self::assertSame([['names', 'tempo-steps'], 7, true], [$again->practiceSheets()->firstOrFail()->kinds, $again->practiceSheets()->firstOrFail()->minutes, $again->piece->taught_at !== null]);
+        self::assertSame(['cello', 'bass'], $again->piece->ensemble->occasions()->where('name', 'Low strings')->firstOrFail()->sections);
         self::assertSame($marks, (new PartDesk($again, Edition::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
         self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());
         self::assertSame(['one@school.test'], $again->piece->ensemble->memberships()->where('role', 'director')->with('user')->get()->map(static fn (Membership $one): string => $one->user->email)->all());
@@ -131,6 +136,32 @@ final class ExportTest extends TestCase
         self::assertSame([['imported', ''], ['corrected', 'mended.musicxml']], $violin->versions()->get()->map(static fn (PartVersion $one): array => [$one->how, $one->source])->all());
         self::assertStringContainsString('<step>F</step>', (string) $violin->versions()->value('music'));
         self::assertSame([['n3', ['finger' => 3]]], PartVersions::gone($violin)->map(static fn (GoneDecision $one): array => [$one->note, $one->fields])->all());
+    }
+
+    public function test_what_was_handed_out_noted_and_answered_goes_along(): void
+    {
+        $part = self::partOf($director = self::director());
+        $colleague = self::director('two@school.test');
+        $part->piece->ensemble->memberships()->create(['user_id' => $colleague->id, 'role' => Role::CoTeacher, 'decides' => false]);
+        $part->piece->ensemble->school->staff()->attach($colleague);
+        $suggested = self::entry([['note' => 'n3', 'finger' => 3]]);
+        $this->actingAs($colleague)->postJson("/api/parts/{$part->id}/log", $suggested)->assertOk();
+        $this->actingAs($director)->postJson("/api/parts/{$part->id}/suggestions", ['keys' => [$suggested['key']], 'take' => true])->assertOk();
+        $this->postJson("/api/parts/{$part->id}/handouts", ['key' => Str::uuid()->toString()])->assertCreated();
+        $this->postJson("/api/pieces/{$part->piece_id}/notes", ['key' => Str::uuid()->toString(), 'at' => '2026-11-20T10:31:07Z', 'from' => '2', 'parts' => [$part->id], 'what' => 'late'])->assertCreated();
+        $page = $this->getJson('/api/handouts/'.$part->handouts()->firstOrFail()->id)->getContent();
+        self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
+        self::assertSame(0, $this->erase('A School'));
+        self::assertSame(0, DB::table('frozen')->count());
+        self::director('other@school.test');
+        $this->command('school:read', ['folder' => $this->folder, 'director' => 'other@school.test'])->assertSuccessful();
+
+        $again = Part::query()->firstOrFail();
+        $this->actingAs(User::query()->where('email', 'one@school.test')->firstOrFail());
+        self::assertSame($page, $this->getJson('/api/handouts/'.$again->handouts()->firstOrFail()->id)->assertOk()->getContent());
+        $this->getJson("/api/parts/{$again->id}/slip")->assertOk()->assertJsonCount(0, 'lines')->assertJsonPath('otherNotes', []);
+        self::assertSame([$again->id], RehearsalNote::query()->firstOrFail()->parts);
+        $this->getJson("/api/parts/{$again->id}/pulse")->assertJsonPath('suggestions.0.answer', 'taken');
     }
 
     public function test_a_folder_that_is_not_whole_changes_nothing(): void
@@ -174,7 +205,7 @@ final class ExportTest extends TestCase
         }
         self::assertSame(['A former teacher'], User::query()->pluck('name')->all());
         self::assertSame(['school', 1], [DB::table('erasures')->orderByDesc('id')->value('what'), (int) DB::table('erasures')->orderByDesc('id')->value('entries')]);
-        self::assertCount(2, DB::select("select name from sqlite_master where type = 'trigger'"), 'the record has its guards again');
+        self::assertCount(6, DB::select("select name from sqlite_master where type = 'trigger'"), 'the record has its guards again');
         $this->command('school:erase', ['school' => 'Nowhere'])->assertFailed();
     }
 

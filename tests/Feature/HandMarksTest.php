@@ -61,7 +61,7 @@ final class HandMarksTest extends TestCase
     public function test_a_printed_set_hands_out_the_signs_and_never_the_notes(): void
     {
         $part = self::partOf($director = self::director(), Rights::PrintedOnly, self::musicXml('C#5q C5 B4h'));
-        $address = (string) $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 30])->assertSuccessful()->json('address');
+        $address = (string) $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 30, 'proposals' => true])->assertSuccessful()->json('address');
         $token = basename($address);
         $told = $this->getJson("/api/shared/{$token}")->assertOk();
 

@@ -9,6 +9,7 @@ use App\Models\Rights;
 use App\Models\ShareLink;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Str;
 use Tests\TestCase;
 
 final class LinkTest extends TestCase
@@ -20,7 +21,8 @@ final class LinkTest extends TestCase
         $token = $this->tokenFor(self::director());
         $told = $this->getJson("/api/shared/{$token}")->assertOk()->json();
 
-        self::assertSame(['title', 'composer', 'part', 'ensemble', 'notation', 'music', 'layer', 'hand'], array_keys((array) $told));
+        self::assertSame(['title', 'composer', 'part', 'ensemble', 'handout', 'notation', 'layer', 'hand', 'measures', 'tempo'], array_keys((array) $told));
+        self::assertSame([1, true], [$told['handout']['number'], $told['handout']['proposals']]);
         self::assertSame(['id', 'finger', 'string', 'position', 'stop', 'tied', 'afterRest'], array_keys($told['hand']['notes'][0] ?? []), 'nothing of findings and reasons');
         $this->get("/s/{$token}")->assertOk();
         $this->get("/api/shared/{$token}/musicxml")->assertOk()->assertDownload();
@@ -29,19 +31,24 @@ final class LinkTest extends TestCase
     public function test_openings_are_counted_and_nothing_else_is_kept(): void
     {
         $token = $this->tokenFor($director = self::director());
-        $this->getJson("/api/shared/{$token}");
-        $this->getJson("/api/shared/{$token}");
+        foreach ([1, 2] as $_) {
+            $this->getJson("/api/shared/{$token}")->assertOk();
+            $this->postJson("/api/shared/{$token}/opened")->assertNoContent();
+        }
         $link = ShareLink::query()->firstOrFail();
 
         self::assertSame(2, $link->openings);
-        self::assertSame(['id', 'part_id', 'user_id', 'token_hash', 'expires_at', 'closed_at', 'openings', 'created_at', 'updated_at', 'section_id', 'chair'], array_keys($link->getAttributes()));
-        $this->actingAs($director)->getJson("/api/parts/{$link->part_id}/links")->assertJsonPath('links.0.openings', 2);
+        self::assertSame(['id', 'part_id', 'user_id', 'token_hash', 'expires_at', 'closed_at', 'openings', 'created_at', 'updated_at', 'section_id', 'chair', 'handout_id', 'token'], array_keys($link->getAttributes()));
+        $this->actingAs($director)->getJson("/api/parts/{$link->part_id}/handouts")->assertJsonPath('links.0.openings', 2);
     }
 
-    public function test_only_a_hash_of_the_token_is_stored(): void
+    public function test_a_token_is_stored_as_a_hash_and_encrypted_beside_it(): void
     {
         $token = $this->tokenFor(self::director());
-        $stored = ShareLink::query()->firstOrFail()->token_hash;
+        $link = ShareLink::query()->firstOrFail();
+        $stored = $link->token_hash;
+        self::assertStringNotContainsString($token, (string) json_encode($link->getRawOriginal()));
+        self::assertStringEndsWith("/s/{$token}", (string) $link->address());
 
         self::assertSame(24, strlen($token));
         self::assertSame(hash('sha256', $token), $stored);
@@ -54,7 +61,7 @@ final class LinkTest extends TestCase
         $this->actingAs($director)->deleteJson('/api/links/'.ShareLink::query()->firstOrFail()->id)->assertNoContent();
 
         $this->assertGone($token);
-        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/links')->assertExactJson(['links' => []]);
+        $this->actingAs($director)->getJson('/api/parts/'.Part::query()->firstOrFail()->id.'/handouts')->assertJsonPath('links', []);
     }
 
     public function test_an_expired_link_is_gone(): void
@@ -71,13 +78,18 @@ final class LinkTest extends TestCase
         $this->assertGone("' OR 1=1 --");
     }
 
-    public function test_guessing_links_is_slowed_down(): void
+    public function test_guessing_is_slowed_down_and_stands_in_nobodys_way(): void
     {
+        $token = $this->tokenFor(self::director());
         for ($try = 0; $try < 240; $try++) {
             $this->getJson("/api/shared/guess{$try}");
         }
 
-        $this->getJson('/api/shared/guess')->assertTooManyRequests();
+        $this->getJson('/api/shared/guess')->assertTooManyRequests()->assertHeader('Retry-After');
+        // A school is one address: 200 pupils open their link within the same minute.
+        for ($pupil = 0; $pupil < 200; $pupil++) {
+            $this->getJson("/api/shared/{$token}")->assertOk();
+        }
     }
 
     public function test_a_printed_set_goes_out_as_a_transfer_sheet_and_never_as_notation(): void
@@ -99,6 +111,7 @@ final class LinkTest extends TestCase
             $part = ShareLink::open($token)->firstOrFail()->part;
             $note = $this->actingAs($director)->getJson("/api/parts/{$part->id}")->json('marking.notes.0.id');
             $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => $note, 'staffText' => 'seat Ida at the back'], ['note' => $note, 'text' => 'sing it first']]))->assertOk()->assertSee('seat Ida');
+            $this->postJson("/api/parts/{$part->id}/handouts", ['key' => Str::uuid()->toString()])->assertCreated();
             $this->app->make('auth')->forgetGuards();
             $shared = (string) $this->getJson("/api/shared/{$token}")->assertOk()->getContent();
 
@@ -122,7 +135,7 @@ final class LinkTest extends TestCase
     private function tokenFor(User $director, Rights $rights = Rights::Own): string
     {
         $part = self::partOf($director, $rights);
-        $address = $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 30])->assertCreated()->json('address');
+        $address = $this->actingAs($director)->postJson("/api/parts/{$part->id}/links", ['days' => 30, 'proposals' => true])->assertCreated()->json('address');
         $this->app->make('auth')->forgetGuards();
         self::assertIsString($address);
 

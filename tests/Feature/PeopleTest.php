@@ -67,10 +67,11 @@ final class PeopleTest extends TestCase
         $this->actingAs($colleague)->postJson("/api/parts/{$part->id}/log", self::entry())->assertOk();
 
         $this->actingAs($director)->patchJson("/api/memberships/{$membership->id}", ['role' => 'co-teacher', 'decides' => false])->assertNoContent();
-        $this->asSomebodyElse($colleague)->postJson("/api/parts/{$part->id}/log", self::entry())->assertForbidden();
+        $this->asSomebodyElse($colleague)->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n2', 'direction' => 'up']]))->assertOk();
+        self::assertSame('suggested', LogEntry::query()->latest('id')->firstOrFail()->decisions[0]['state'], 'from now on it is a suggestion');
         $this->asSomebodyElse($director)->deleteJson("/api/memberships/{$membership->id}")->assertNoContent();
         $this->asSomebodyElse($colleague)->getJson("/api/parts/{$part->id}")->assertNotFound();
-        self::assertSame(1, LogEntry::query()->count());
+        self::assertSame(2, LogEntry::query()->count());
     }
 
     public function test_the_last_director_stays(): void

@@ -77,8 +77,7 @@ final class PlayersTest extends TestCase
         self::assertStringNotContainsString('finger 4', (string) json_encode($this->getJson("/api/parts/{$this->part->id}/sheet")->json()));
         $this->get("/api/parts/{$this->part->id}/musicxml{$query}")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="tune-violin-back-desks.musicxml"');
         $token = basename((string) parse_url((string) $this->postJson("/api/parts/{$this->part->id}/links{$query}", ['days' => 7])->assertCreated()->json('address'), PHP_URL_PATH));
-        $this->getJson("/api/parts/{$this->part->id}/links{$query}")->assertJsonCount(1, 'links');
-        $this->getJson("/api/parts/{$this->part->id}/links")->assertJsonCount(0, 'links');
+        $this->getJson("/api/parts/{$this->part->id}/handouts")->assertJsonCount(1, 'links')->assertJsonPath('links.0.audience', (string) $this->back->id)->assertJsonPath('audiences.1.name', 'Back desks');
         $shared = $this->getJson("/api/shared/{$token}")->assertOk()->assertJsonPath('part', 'Violin, Back desks');
         self::assertNotSame([], array_filter((array) $shared->json('layer'), static fn (array $mark): bool => $mark['note'] === 'n7' && ($mark['text'] ?? '') === '4'));
     }

@@ -177,6 +177,57 @@ final class TypingTest extends TestCase
         self::assertSame($before, array_diff_key($decided(), ['new' => 1]));
     }
 
+    public function test_measures_are_typed_over_the_print_which_comes_back(): void
+    {
+        $part = self::partOf($this->director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4e B4 C#5 D5 A4q A4 | E4w | D4w'));
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n6', 'finger' => 1], ['note' => 'n12', 'direction' => 'up']]))->assertOk();
+        $over = function (int $measure, array $notes, int $status) use ($part): ?string {
+            $opened = $this->getJson("/api/parts/{$part->id}/manuscript")->assertOk()->json();
+            $typed = json_decode($opened['typed'], true);
+            $typed['measures'][$measure]['notes'] = $notes;
+            $this->typed($opened['key'], $opened['revision'], Manuscripts::json($typed), ['part' => $part->id], $part->piece->ensemble_id)->assertOk();
+
+            return $this->postJson("/api/manuscripts/{$opened['key']}/over-print")->assertStatus($status)->json('message');
+        };
+        self::assertSame('What is written over measure 2 is not as long as the measure.', $over(1, [['as' => 2, 'heads' => [['id' => 'r1', 'at' => 'A4']]]], 422));
+        $over(1, [['as' => 2, 'heads' => [['id' => 'r1', 'at' => 'A4']]], ['as' => 2, 'heads' => [['id' => 'r2', 'at' => 'D5']]]], 200);
+
+        $desk = $this->getJson("/api/parts/{$part->id}")->assertOk()->assertJsonPath('printed.0.note', 'r1')->json();
+        self::assertStringContainsString('id="r2"', $desk['music']);
+        self::assertStringContainsString('id="n8"', $desk['printed'][0]['music']);
+        self::assertSame(['n1', 'n2', 'n3', 'n4', 'r1', 'r2', 'n11', 'n12'], array_column($desk['marking']['notes'], 'id'));
+        self::assertSame([[], []], [$desk['marking']['skipped'] ?? [], $desk['gone']]);
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'r2', 'finger' => 3]]))->assertOk();
+        self::assertStringContainsString('2,,1,A4,,"played so",rewrite,"instead of what is printed: A4 half, D5 half"', (string) $this->get("/api/parts/{$part->id}/sheet.csv")->getContent());
+        $link = $this->postJson("/api/parts/{$part->id}/links", ['days' => 9])->assertCreated()->json('address');
+        $this->getJson('/api/shared/'.basename($link))->assertOk()->assertJsonPath('printed.0.measure', '2');
+        self::assertSame(8, count(Reader::read((string) $this->get('/api/shared/'.basename($link).'/musicxml')->getContent())->score->parts[0]->notes()));
+        self::assertStringContainsString('other notes over the print', (string) $this->getJson("/api/parts/{$part->id}/history")->getContent());
+        $was = $this->getJson("/api/parts/{$part->id}/history/1")->assertOk()->json();
+        self::assertSame(['measures' => '2', 'rewrite' => null], $was['back'][0] ?? $was['decisions'][0] ?? null);
+
+        // Typed anew it is another decision; taken back, the print is there with what was decided on it.
+        $over(1, [['as' => 1, 'heads' => [['id' => 'r3', 'at' => 'B4']]]], 200);
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'r3', 'rewrite' => null]]))->assertOk();
+        $desk = $this->getJson("/api/parts/{$part->id}")->assertJsonPath('printed', [])->json();
+        self::assertSame($part->fresh()->music ?? '', $desk['music']);
+        self::assertSame(1, array_column($desk['marking']['notes'], null, 'id')['n6']['decided']['finger']);
+    }
+
+    public function test_over_the_print_only_notes_are_others(): void
+    {
+        $part = self::partOf($this->director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4h D4'));
+        foreach (['more is changed than notes' => ['repeatStarts' => true], 'Measures were put in' => null, 'Nothing is typed' => []] as $why => $change) {
+            $opened = $this->getJson("/api/parts/{$part->id}/manuscript")->json();
+            $typed = json_decode($opened['typed'], true);
+            unset($typed['measures'][0]['repeatStarts'], $typed['measures'][2]);
+            $change === null ? $typed['measures'][] = ['id' => 'x9', 'notes' => [['as' => 1, 'heads' => [['id' => 'new', 'at' => 'A4']]]]] : $typed['measures'][0] += $change;
+            $this->typed($opened['key'], $opened['revision'], Manuscripts::json($typed), ['part' => $part->id], $part->piece->ensemble_id)->assertOk();
+            self::assertStringContainsString($why, (string) $this->postJson("/api/manuscripts/{$opened['key']}/over-print")->assertUnprocessable()->json('message'));
+        }
+        self::assertSame(0, $part->log()->count());
+    }
+
     public function test_somebody_elses_correction_is_not_lost(): void
     {
         $part = self::partOf($this->director, musicXml: self::musicXml('2# | D4q E4 F#4 G4 | A4h D4'));
@@ -218,7 +269,7 @@ final class TypingTest extends TestCase
         $this->postJson("/api/parts/{$violin->id}/log", self::entry([['note' => 'n1', 'direction' => 'up'], ['note' => 'n2', 'finger' => 1]]))->assertOk();
 
         $table = $this->getJson("/api/pieces/{$piece->id}/passages")->assertOk()->assertJsonPath('passages', ['Beginning', 'A', 'B']);
-        $table->assertJsonPath('rows.0.cells.1', ['measure' => 'A', 'measures' => 8, 'entered' => 2, 'notes' => 4, 'decided' => 2, 'open' => 0]);
+        $table->assertJsonPath('rows.0.cells.1', ['measure' => 'A', 'measures' => 8, 'entered' => 2, 'notes' => 4, 'decided' => 2, 'open' => 0, 'changed' => null]);
         $table->assertJsonPath('rows.1.cells.1.decided', 0)->assertJsonPath('rows.0.cells.0.entered', 0)->assertJsonPath('rows.0.cells.2.measure', 'B');
         $this->getJson("/api/parts/{$violin->id}")->assertJsonMissing(['code' => 'passage-begins']);
         $this->getJson("/api/parts/{$violin->id}/sheet")->assertJsonPath('sheet.0.measure', 'A');

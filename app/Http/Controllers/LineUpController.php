@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Access;
 use App\Http\Requests\EntryRequest;
 use App\Models\Piece;
+use App\Models\User;
 use App\Workbench\Asked;
 use App\Workbench\Workbench;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use UprightPencil\Core\Marking\WrongDecision;
@@ -17,23 +20,23 @@ final class LineUpController extends Controller
 {
     private const MOST_PARTS = 40;
 
-    public function __construct(private readonly Workbench $workbench) {}
+    public function __construct(private readonly Workbench $workbench, private readonly Access $access) {}
 
-    public function show(Piece $piece): JsonResponse
+    public function show(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
-        return $this->workbench->ofPiece(Asked::LineUp, $piece);
+        return $this->workbench->ofPiece(Asked::LineUp, $piece, $this->access->partsOf($user, $piece));
     }
 
-    public function outOfLine(Piece $piece): JsonResponse
+    public function outOfLine(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
-        return $this->workbench->ofPiece(Asked::OutOfLine, $piece);
+        return $this->workbench->ofPiece(Asked::OutOfLine, $piece, $this->access->partsOf($user, $piece));
     }
 
-    public function bowedLike(Request $request, Piece $piece): JsonResponse
+    public function bowedLike(Request $request, Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{part: int, note: string} $asked */
         $asked = $request->validate(['part' => ['required', 'integer'], 'note' => ['required', 'string', 'max:200']]);
-        $answer = $this->workbench->ofPiece(Asked::BowedLike, $piece, ['part' => (int) $asked['part'], 'note' => $asked['note']]);
+        $answer = $this->workbench->ofPiece(Asked::BowedLike, $piece, $this->access->partsOf($user, $piece), ['part' => (int) $asked['part'], 'note' => $asked['note']]);
 
         return $answer->getContent() === 'null' || $answer->getContent() === '{}' ? new JsonResponse(['message' => 'No figure begins there any more.'], 422) : $answer;
     }
@@ -41,7 +44,7 @@ final class LineUpController extends Controller
     /**
      * @throws WrongDecision when one names nothing in its part
      */
-    public function preview(Request $request, Piece $piece): JsonResponse
+    public function preview(Request $request, Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{parts: list<array{part: int, decisions: list<array<string, mixed>>}>} $asked */
         $asked = $request->validate([
@@ -57,11 +60,11 @@ final class LineUpController extends Controller
             $parts[(int) $one['part']] = $one['decisions'];
         }
 
-        return $this->workbench->ofPiece(Asked::MapPreview, $piece, ['parts' => $parts]);
+        return $this->workbench->ofPiece(Asked::MapPreview, $piece, $this->access->partsOf($user, $piece), ['parts' => $parts]);
     }
 
-    public function teaching(Piece $piece): JsonResponse
+    public function teaching(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
-        return $this->workbench->ofPiece(Asked::Teaching, $piece);
+        return $this->workbench->ofPiece(Asked::Teaching, $piece, $this->access->partsOf($user, $piece));
     }
 }

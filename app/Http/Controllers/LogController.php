@@ -9,10 +9,12 @@ use App\Http\Requests\GroupRequest;
 use App\Marking\NewEntry;
 use App\Marking\PartDesk;
 use App\Marking\PartRecord;
+use App\Marking\Suggestions;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Views\PulseView;
 use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
@@ -42,13 +44,29 @@ final class LogController extends Controller
 
     public function store(EntryRequest $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        $entry = $request->entry();
+        $entry = $user->can('decide', $part) ? $request->entry() : Suggestions::asSuggested($part, $user, $request->entry());
         $players = self::players($request, $part);
         // Nothing gets into the record that could not be read back from it.
         $this->workbench->refuseUnknown($part, $entry->decisions, $players);
         (new PartDesk($part, $players))->append($user, $entry);
 
         return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null, self::players($request, $part));
+    }
+
+    /** What is new in a part: asked every few seconds by whoever has it open. */
+    public function pulse(Part $part, #[CurrentUser] User $user): JsonResponse
+    {
+        return new JsonResponse(new PulseView((new PartRecord($part))->newest()[0], Suggestions::of($part, $user)));
+    }
+
+    /** What somebody suggested is taken, or left, with a reason. */
+    public function answer(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
+    {
+        /** @var array{keys: list<string>, take: bool, reason?: string|null} $asked */
+        $asked = $request->validate(['keys' => ['required', 'array', 'min:1', 'max:200'], 'keys.*' => ['uuid'], 'take' => ['required', 'boolean'], 'reason' => ['sometimes', 'nullable', 'string', 'max:200']]);
+        Suggestions::answer($part, $user, $asked['keys'], (bool) $asked['take'], $asked['reason'] ?? '');
+
+        return $this->pulse($part, $user);
     }
 
     /** A figure that is decided for several parts of a piece at once: in all of their records, or in none. */
@@ -75,7 +93,9 @@ final class LogController extends Controller
         if ($first === null) {
             return new JsonResponse(['message' => 'Nothing was decided so.'], 422);
         }
-        $this->authorize('decide', $first->part);
+        foreach (Part::query()->whereIn('id', LogEntry::query()->where('group_key', $group)->select('part_id'))->get() as $part) {
+            $this->authorize('decide', $part);
+        }
         (new PartDesk($first->part))->append($user, new NewEntry(Uuid::uuid5($group, 'undo')->toString(), EntryKind::Undo, takes: $first->request_key, seen: $first->seq, browser: $asked['browser'] ?? '', group: $group));
 
         return new Response(status: 204);

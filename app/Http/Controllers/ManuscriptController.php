@@ -51,7 +51,8 @@ final class ManuscriptController extends Controller
             return new JsonResponse(self::view($begun, true));
         }
         // Two windows that begin at once are typing on the same, and are told of each other.
-        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "{$user->id} {$part->id} ".PartVersions::base($part)." {$part->versions()->count()}")->toString();
+        $done = Manuscript::query()->where(['user_id' => $user->id, 'part_id' => $part->id])->whereNotNull('became')->count();
+        $key = Uuid::uuid5(Uuid::NAMESPACE_OID, "{$user->id} {$part->id} ".PartVersions::base($part)." {$part->versions()->count()} {$done}")->toString();
         $fresh = new Manuscript(['key' => $key, 'user_id' => $user->id, 'ensemble_id' => $part->piece->ensemble_id, 'part_id' => $part->id, 'revision' => 0, 'typed' => json_encode(Typing::of($part), JSON_THROW_ON_ERROR)]);
 
         return new JsonResponse(self::view($fresh, true));
@@ -107,6 +108,12 @@ final class ManuscriptController extends Controller
     public function correct(Request $request, Manuscript $manuscript, #[CurrentUser] User $user): JsonResponse
     {
         return self::became($manuscript, static fn (): Part => Typing::correct($manuscript, $manuscript->part ?? abort(404), $user, $request->boolean('over')), 200);
+    }
+
+    /** As a decision: the print stays, small, beside what is typed. */
+    public function overPrint(Manuscript $manuscript, #[CurrentUser] User $user): JsonResponse
+    {
+        return self::became($manuscript, static fn (): Part => Typing::overPrint($manuscript, $manuscript->part ?? abort(404), $user), 200);
     }
 
     /** @param \Closure(): Part $put what puts it in, unless it is in already */

@@ -39,18 +39,19 @@ final class PartController extends Controller
         $piece = $part->piece;
 
         return new JsonResponse(new DeskView(
-            new DeskPartView($part->id, $part->name, $part->instrument, $user->can('decide', $part), $user->can('share', $part)),
+            new DeskPartView($part->id, $part->name, $part->instrument, $user->can('decide', $part), $user->can('suggest', $part), $part->piece->final_at !== null, $user->can('share', $part)),
             new DeskPieceView($piece->id, $piece->title, $piece->composer, $piece->rights),
             new DeskEnsembleView($piece->ensemble->name, $piece->ensemble->classProfile()->level),
             array_values($piece->partsInUse()->get(['id', 'piece_id', 'name'])->filter(static fn (Part $sibling): bool => $user->can('view', $sibling))->map(static fn (Part $sibling): PartName => new PartName($sibling->id, $sibling->name))->all()),
-            $desk->printedMusicXml(),
-            hash('sha256', $desk->printedMusicXml()),
+            $desk->musicXml(),
+            hash('sha256', $desk->musicXml()),
             $desk->marking($user),
             $desk->performance(),
             array_map(static fn (Edition $edition): EditionName => new EditionName($edition->key(), $edition->name), Edition::all($part)),
             array_values(PartVersions::gone($part)->map(GoneView::of(...))->all()),
             $players?->key(),
             WordsView::of($desk->vocabulary()),
+            $desk->printedBeside(),
         ));
     }
 

@@ -8,6 +8,7 @@ use App\Access\Access;
 use App\Access\Mails;
 use App\Models\Membership;
 use App\Models\User;
+use App\Sharing\PublicAddress;
 use App\Views\AccountView;
 use App\Views\AddressView;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -50,7 +51,7 @@ final class PasswordLinkController extends Controller
 
     private static function address(User $for): string
     {
-        return url('/new-password/'.Broker::broker()->createToken($for)).'?email='.rawurlencode($for->email);
+        return PublicAddress::of('/new-password/'.Broker::broker()->createToken($for)).'?email='.rawurlencode($for->email);
     }
 
     public function show(Request $request, string $token): JsonResponse

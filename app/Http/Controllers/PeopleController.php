@@ -15,6 +15,7 @@ use App\Models\Piece;
 use App\Models\Role;
 use App\Models\Token;
 use App\Models\User;
+use App\Sharing\PublicAddress;
 use App\Views\InvitationView;
 use App\Views\MayView;
 use App\Views\MemberView;
@@ -77,9 +78,9 @@ final class PeopleController extends Controller
         $invitation->update(['token_hash' => Token::hashOf($token), 'expires_at' => now()->addDays(Invitation::DAYS)]);
 
         $ensemble = $invitation->ensemble()->firstOrFail();
-        defer(static fn () => Mails::send($invitation->email, "{$ensemble->name}: you are asked in", "You are asked to mark parts for {$ensemble->name}. Join here, until {$invitation->expires_at->toFormattedDateString()}:", url("/join/{$token}")));
+        defer(static fn () => Mails::send($invitation->email, "{$ensemble->name}: you are asked in", "You are asked to mark parts for {$ensemble->name}. Join here, until {$invitation->expires_at->toFormattedDateString()}:", PublicAddress::of("/join/{$token}")));
 
-        return new JsonResponse(new NewInvitationView(self::invitation($invitation), url("/join/{$token}")), 201);
+        return new JsonResponse(new NewInvitationView(self::invitation($invitation), PublicAddress::of("/join/{$token}")), 201);
     }
 
     public function takeBack(Invitation $invitation): Response

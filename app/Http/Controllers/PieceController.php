@@ -6,8 +6,10 @@ namespace App\Http\Controllers;
 
 use App\Marking\Erasure;
 use App\Marking\KeptScores;
+use App\Marking\NextStep;
 use App\Marking\PartRecipe;
 use App\Marking\PieceCopy;
+use App\Marking\Prescribed;
 use App\Models\Ensemble;
 use App\Models\Occasion;
 use App\Models\Part;
@@ -62,7 +64,7 @@ final class PieceController extends Controller
             $piece->occasion_id,
             $ensemble->name,
             $ensemble->id,
-            array_values($ensemble->occasions()->where('kind', Occasion::CONCERT)->get()->map(static fn (Occasion $one): OccasionView => new OccasionView($one->id, $one->kind, $one->name, $one->on->toDateString()))->all()),
+            array_values($ensemble->occasions()->where('kind', Occasion::CONCERT)->get()->map(static fn (Occasion $one): OccasionView => OccasionView::of($one))->all()),
             array_values($ensemble->sections()->get()->map(static fn (Section $section): SectionView => SectionView::of($section))->all()),
             array_values($parts->map(static fn (Part $part): PiecePartView => PiecePartView::of($part))->all()),
             array_map(static fn (Measure $measure): string => $measure->number, $printed->measures),
@@ -71,6 +73,11 @@ final class PieceController extends Controller
             array_values($piece->orders()->with('user')->limit(self::ORDERS)->get()->map(self::version(...))->filter()->all()),
             array_map(static fn (array $one): PassageView => new PassageView($one['name'], $one['from'], $one['to']), $piece->namedPassages()),
             $piece->own_passages,
+            $piece->practice['tempo'] ?? null,
+            (object) ($piece->practice['passages'] ?? []),
+            $piece->final_at?->toIso8601String(),
+            Prescribed::by($piece),
+            NextStep::left($piece->partsInUse()->select(['parts.id', 'piece_id', 'place'])->tap(static fn ($query) => NextStep::with($query->toBase()))->get()),
             WordsView::of(PartRecipe::of($parts->firstOrFail()->setRelation('piece', $piece))->houseStyle()->vocabulary),
         ));
     }
@@ -87,7 +94,7 @@ final class PieceController extends Controller
 
     public function update(Request $request, Piece $piece): Response
     {
-        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null, kind?: string} $asked */
+        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null, kind?: string, final?: bool, taught?: bool, practice?: array{tempo?: int|null, passages?: array<string, int>}|null} $asked */
         $asked = $request->validate([
             'title' => ['sometimes', 'required', 'string', 'max:200'],
             'composer' => ['sometimes', 'nullable', 'string', 'max:200'],
@@ -96,10 +103,18 @@ final class PieceController extends Controller
             'putAway' => ['sometimes', 'boolean'],
             'kind' => ['sometimes', Rule::in(Piece::KINDS)],
             'tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
+            'final' => ['sometimes', 'boolean'],
+            'taught' => ['sometimes', 'boolean'],
+            'practice' => ['sometimes', 'nullable', 'array:tempo,passages'],
+            'practice.tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
+            'practice.passages' => ['sometimes', 'array', 'max:100'],
+            'practice.passages.*' => ['integer', 'min:20', 'max:300'],
             'level' => ['sometimes', 'nullable', Rule::enum(Level::class)],
             'occasion' => ['sometimes', 'nullable', 'integer', Rule::exists('occasions', 'id')->where('ensemble_id', $piece->ensemble_id)->where('kind', Occasion::CONCERT)],
-        ], ['title.required' => 'Give the piece a title.', 'tempo.*' => 'A tempo is 20 to 300 quarters a minute.']);
-        $piece->fill(array_intersect_key($asked, ['title' => 1, 'kind' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1]));
+        ], ['title.required' => 'Give the piece a title.', 'tempo.*' => 'A tempo is 20 to 300 quarters a minute.', 'practice.tempo.*' => 'A tempo is 20 to 300 quarters a minute.', 'practice.passages.*' => 'A tempo is 20 to 300 quarters a minute.']);
+        $piece->fill(array_intersect_key($asked, ['title' => 1, 'kind' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1, 'practice' => 1]));
+        isset($asked['final']) && $piece->final_at = $asked['final'] ? ($piece->final_at ?? now()) : null;
+        isset($asked['taught']) && $piece->taught_at = $asked['taught'] ? ($piece->taught_at ?? now()) : null;
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];
         array_key_exists('occasion', $asked) && $piece->occasion_id = $asked['occasion'];
         $piece->putAway($asked['putAway'] ?? null);
@@ -130,6 +145,23 @@ final class PieceController extends Controller
         }
 
         return new JsonResponse(new MadeView($asked['how'] === 'move' ? $piece->id : PieceCopy::copy($piece, $to, $user, $asked['how'] === 'decided')->id), 201);
+    }
+
+    /** A festival or a guest conductor says how it is bowed: what is decided of the bow now stays, until that is lifted. */
+    public function prescribe(Request $request, Piece $piece, #[CurrentUser] User $user): Response
+    {
+        /** @var array{by: string} $asked */
+        $asked = $request->validate(['by' => ['required', 'string', 'max:100']], ['by.required' => 'Say who prescribes it.']);
+        Prescribed::begin($piece, $user, $asked['by']);
+
+        return new Response(status: 204);
+    }
+
+    public function lift(Piece $piece): Response
+    {
+        Prescribed::lift($piece);
+
+        return new Response(status: 204);
     }
 
     /** For good, with all that was decided in it, after its title was typed. */

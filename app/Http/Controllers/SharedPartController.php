@@ -5,36 +5,61 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Marking\Edition;
-use App\Marking\PartDesk;
-use App\Marking\PieceLineUp;
+use App\Models\Handout;
 use App\Models\ShareLink;
-use App\Views\SharedView;
-use App\Views\WordsView;
+use App\Sharing\FrozenAnswer;
+use App\Sharing\Handouts;
+use App\Sharing\SharedFile;
+use App\Sharing\Slips;
+use App\Sharing\WrongTokens;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 
 use function Illuminate\Support\defer;
 
-/** What a student sees: one marked part, and nothing of the rest. */
+/**
+ * What a student sees: what was handed out of one part, and nothing of the rest. No session, no cookie, nothing written to be
+ * read, and nothing worked out: it was, when it was handed out.
+ */
 final class SharedPartController extends Controller
 {
-    public function show(string $token): JsonResponse
+    private const CLOSED = 'This link is closed or was never open. Ask your director for a new one.';
+
+    private const TAKEN_BACK = 'What this link led to was taken back. Ask your director for the new one.';
+
+    /** A link that is open is answered before the framework is loaded (`app/Sharing/door.php`); here are those that are not, and tests. */
+    public function show(Request $request, string $token, string $name = ''): Response
     {
-        $link = $this->link($token);
-        defer(static fn () => self::count($link));
-        $desk = self::desk($link);
-        $piece = $link->part->piece;
+        $found = SharedFile::behind(DB::connection()->getPdo(), $token, $name, now());
+        if ($found === null) {
+            [, $handout] = $this->behind($request, $token);
 
-        $lines = PieceLineUp::linesOf($link->part);
+            return FrozenAnswer::of($request, $handout, $name);
+        }
 
-        return new JsonResponse($piece->rights->showsNotation()
-            ? $desk->forStudents($piece->title, $piece->composer, $piece->ensemble->name, $lines)
-            : new SharedView($piece->title, $piece->composer, $desk->name(), $piece->ensemble->name, false, sheet: $desk->sheetLines(), words: WordsView::orNull($desk->vocabulary()), lines: $lines));
+        return FrozenAnswer::sent($found->answer(...FrozenAnswer::wanted($request)));
     }
 
-    /** Openings are counted after the answer, and apart: who reads never waits for who writes. One that is missed is no harm. */
+    /** What is different from a handout of some number, for whoever has that one. */
+    public function since(Request $request, string $token, string $number): JsonResponse
+    {
+        [$link, $handout] = $this->behind($request, $token);
+
+        return new JsonResponse((new Slips($link->part, self::edition($link)))->since((int) $number, $handout));
+    }
+
+    /** Openings are counted after the answer, and apart from reading. One that is missed is no harm. */
+    public function opened(Request $request, string $token): Response
+    {
+        [$link] = $this->behind($request, $token);
+        defer(static fn () => self::count($link));
+
+        return new Response(status: 204);
+    }
+
     private static function count(ShareLink $link): void
     {
         try {
@@ -46,27 +71,31 @@ final class SharedPartController extends Controller
         }
     }
 
-    public function musicXml(string $token): Response
-    {
-        $link = $this->link($token);
-        abort_unless($link->part->piece->rights->showsNotation(), 404);
-
-        return PartController::download(self::desk($link), $link->part);
-    }
-
-    private static function desk(ShareLink $link): PartDesk
+    private static function edition(ShareLink $link): ?Edition
     {
         $group = $link->section()->first();
 
-        return new PartDesk($link->part, match (true) {
+        return match (true) {
             $group !== null => Edition::ofGroup($group),
             $link->chair !== null => Edition::ofChair($link->part, $link->chair),
             default => null,
-        });
+        };
     }
 
-    private function link(string $token): ShareLink
+    /** @return array{ShareLink, Handout} */
+    private function behind(Request $request, string $token): array
     {
-        return ShareLink::open($token)->first() ?? abort(404, 'This link is closed or was never open. Ask your director for a new one.');
+        $link = ShareLink::open($token)->with('part.piece')->first();
+        if ($link === null) {
+            WrongTokens::count($request);
+            abort(404, self::CLOSED);
+        }
+        $handout = Handouts::behind($link);
+        if ($handout === null) {
+            abort(410, self::TAKEN_BACK);
+        }
+        $handout->setRelation('part', $link->part);
+
+        return [$link, $handout];
     }
 }

@@ -128,9 +128,19 @@ final class ShelfController extends Controller
             Access::allows($membership->role, $membership->decides, Ability::Direct),
             $level,
             $fault,
-            array_values($ensemble->occasions->map(static fn (Occasion $one): OccasionView => new OccasionView($one->id, $one->kind, $one->name, $one->on->toDateString()))->all()),
+            array_values($ensemble->occasions->map(fn (Occasion $one): OccasionView => OccasionView::of($one, left: $named === null ? NextStep::left(self::partsFor($ensemble, $one)) : []))->all()),
             array_values($ensemble->pieces->map(static fn (Piece $piece): ShelfPieceView => self::piece($piece, $named))->filter(static fn (ShelfPieceView $piece): bool => $piece->parts !== [])->all()),
         );
+    }
+
+    /** @return Collection<int, Part> of the pieces that are played there: those for the concert or, before there are any, all works */
+    private static function partsFor(Ensemble $ensemble, Occasion $occasion): Collection
+    {
+        $concert = $occasion->kind === Occasion::CONCERT ? $occasion : $ensemble->occasions->where('kind', Occasion::CONCERT)->where('on', '>=', $occasion->on)->sortBy('on')->first();
+        $pieces = $ensemble->pieces->whereNull('put_away_at');
+        $own = $pieces->where('occasion_id', $concert->id ?? 0);
+
+        return new Collection(($own->isEmpty() && $occasion->kind === Occasion::REHEARSAL ? $pieces->where('kind', Piece::WORK) : $own)->flatMap(static fn (Piece $piece): Collection => $piece->partsInUse)->all());
     }
 
     /** @param list<int>|null $named the parts that a coach may see; null: all */
@@ -145,6 +155,8 @@ final class ShelfController extends Controller
             $part->measures,
             (int) $part->getAttribute('log_count'),
             (int) $part->getAttribute('open_links_count'),
+            $part->getAttribute('handout') === null ? null : (int) $part->getAttribute('handout'),
+            $part->getAttribute('handout') === null ? 0 : (int) $part->getAttribute('since_handout'),
             $part->getAttribute('findings') === null ? null : (int) $part->getAttribute('findings'),
             (int) $part->getAttribute('to_settle'),
             (int) $part->getAttribute('proposed'),

@@ -8,26 +8,21 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Nothing is loaded from elsewhere and nobody frames us. The engraver is WebAssembly, hence 'wasm-unsafe-eval'. */
+/** What every answer says of itself (`app/Sharing/headers.php`), and what is not kept. */
 final class SecurityHeaders
 {
-    private const POLICY = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; style-src 'self'; img-src 'self' data: blob:; "
-        ."font-src 'self'; connect-src 'self'; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+    /** @var array<string, string>|null */
+    private static ?array $always = null;
 
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $response->headers->add([
-            'Content-Security-Policy' => self::POLICY,
-            'X-Content-Type-Options' => 'nosniff',
-            // A share link's address is its secret; it must not travel on in a referrer.
-            'Referrer-Policy' => 'no-referrer',
-            'Cross-Origin-Opener-Policy' => 'same-origin',
-            // Only the page on which notes are typed may ask to listen.
-            'Permissions-Policy' => 'camera=(), microphone='.($request->is('by-hand/*', 'parts/*/notes') ? '(self)' : '()').', geolocation=()',
-        ]);
-        if ($request->is('api/*')) {
+        $response->headers->add(self::$always ??= require app_path('Sharing/headers.php'));
+        // Only the page on which notes are typed may ask to listen.
+        $response->headers->set('Permissions-Policy', 'camera=(), microphone='.($request->is('by-hand/*', 'parts/*/notes') ? '(self)' : '()').', geolocation=()');
+        // What was handed out has an entity tag: it may be kept, and is asked for each time.
+        if ($request->is('api/*') && ! $response->headers->has('ETag')) {
             $response->headers->set('Cache-Control', 'no-store, private');
         }
 

@@ -7,7 +7,7 @@ namespace UprightPencil\Core\Cli;
 /** What stood on the command line. */
 final readonly class Arguments
 {
-    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'printed', 'style', 'order', 'players', 'tonic', 'mode', 'octaves', 'figure', 'tune', 'as', 'interval', 'voice', 'staff', 'name', 'since', 'lines', 'proposals'];
+    private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'printed', 'style', 'order', 'players', 'tonic', 'mode', 'octaves', 'figure', 'tune', 'as', 'interval', 'voice', 'staff', 'name', 'since', 'lines', 'proposals', 'for', 'measures', 'kind', 'minutes', 'after'];
 
     /** @param array<string, string> $options */
     private function __construct(
@@ -41,7 +41,7 @@ final readonly class Arguments
         if (($plain[0] ?? '') === 'scale' && count($plain) === 1) {
             return new self('scale', '', $out, $options);
         }
-        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'lineup', 'sheet', 'convert', 'derive'], true)) {
+        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'lineup', 'sheet', 'convert', 'derive', 'unison', 'practice', 'ready'], true)) {
             throw new WrongUsage(isset($plain[0]) ? "There is no command “{$plain[0]}”." : 'Say what to do.');
         }
         if (count($plain) !== 2) {
@@ -54,6 +54,12 @@ final readonly class Arguments
     public function text(string $name): ?string
     {
         return $this->options[$name] ?? null;
+    }
+
+    /** @return list<string> what stands between commas */
+    public function listed(string $name): array
+    {
+        return array_values(array_filter(array_map(trim(...), explode(',', $this->options[$name] ?? '')), static fn (string $one): bool => $one !== ''));
     }
 
     /**

@@ -4,42 +4,34 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Ensemble\Derived\Derivation;
 use UprightPencil\Core\Ensemble\Derived\DerivedPart;
 use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
 use UprightPencil\Core\Ensemble\Derived\Shift;
 use UprightPencil\Core\Ensemble\LineUp;
-use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Format\Music;
-use UprightPencil\Core\Format\MusicXml\Archive;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Format\Warning;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\HouseStyle;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
+use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\Summary;
 use UprightPencil\Core\Marking\TransferSheet;
 use UprightPencil\Core\Marking\WrongDecision;
-use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
-use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Score\UnknownInterval;
 use UprightPencil\Core\Score\UnknownPitch;
 use UprightPencil\Core\Score\WrongOrder;
-use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
-use UprightPencil\Core\Strings\Level;
-use UprightPencil\Core\Strings\OpenStrings;
-use UprightPencil\Core\Strings\PrintedFingers;
 use UprightPencil\Core\Strings\WrongProfile;
+use UprightPencil\Core\Teaching\Practice\NothingToPractise;
 use UprightPencil\Core\Teaching\Scale;
 use UprightPencil\Core\Teaching\ScaleMode;
 
@@ -47,8 +39,6 @@ use UprightPencil\Core\Teaching\ScaleMode;
 final class Pencil
 {
     private const VERSION = '0.2';
-
-    private const MOST_TUNES = 100_000;
 
     /** What can be done => how it is called. */
     private const VERBS = [
@@ -59,6 +49,9 @@ final class Pencil
         'sheet' => "sheet  FILE [--decisions=NOW.json] [--since=THEN.json] [--lines=1,7,13] [--proposals=yes|no]\n                     [--format=json|text|csv] [options]   what to pencil into printed parts, or what has changed",
         'convert' => 'convert FILE -o OUT      .musicxml, .xml, .mxl and .abc, by file name',
         'derive' => "derive FILE --part=ID|NAME --as=violin|viola|cello|bass [--interval=P8|-P8|P5|…]\n                     [--voice=N|top|bottom|joined] [--staff=N] [--name=NAME] [options]   a part made from a part",
+        'unison' => 'unison FILE [--for=violin,viola,cello,bass] [--part=ID|NAME] [options]   one line for several instruments, each fingered',
+        'practice' => "practice FILE --part=ID|NAME --measures=37-40 --kind=KIND[,KIND…] [--minutes=N] [--lines=1,7,13] [-o OUT] [options]\n                     steps made from the passage; without --kind: what is offered there",
+        'ready' => 'ready  FILE [--after=LINE.abc,LINE2.abc] [options]   what a class knows of it, what it reviews, what is new',
         'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
     ];
 
@@ -103,7 +96,7 @@ final class Pencil
             fwrite($this->err, "pencil: {$fault->getMessage()}\n".self::usage());
 
             return 2;
-        } catch (UnreadableMusic|WrongDecision|WrongOrder|WrongProfile|CannotRead $fault) {
+        } catch (UnreadableMusic|WrongDecision|WrongOrder|WrongProfile|CannotRead|NothingToPractise $fault) {
             fwrite($this->err, "pencil: {$fault->getMessage()}\n");
 
             return 1;
@@ -141,6 +134,9 @@ final class Pencil
             'convert' => $this->convert($arguments),
             'derive' => $this->derive($arguments),
             'scale' => $this->scale($arguments),
+            'unison' => Lessons::unison($arguments),
+            'practice' => Lessons::practice($arguments),
+            'ready' => Lessons::ready($arguments),
             'lineup' => $this->lineUp($arguments),
             'sheet' => $this->sheet($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),
@@ -164,31 +160,12 @@ final class Pencil
         }
     }
 
-    private static function load(Arguments $arguments): Reading
-    {
-        $tune = $arguments->number('tune', 1, self::MOST_TUNES);
-
-        return Music::read(self::contents($arguments->file), $tune === null ? null : (int) $tune);
-    }
-
-    private static function contents(string $file): string
-    {
-        if (! is_file($file) || ! is_readable($file)) {
-            throw new CannotRead("{$file} is not a file that can be read.");
-        }
-        if (filesize($file) > Archive::MOST_BYTES) {
-            throw new UnreadableMusic('This file is over 20 MB; a score this large is refused.');
-        }
-
-        return (string) file_get_contents($file);
-    }
-
     private function read(Arguments $arguments): string
     {
         $format = $arguments->oneOf('format', ['json', 'text'], 'json');
-        $summary = Summary::of(self::load($arguments));
+        $summary = Summary::of(Given::load($arguments));
 
-        return $format === 'json' ? self::json($summary) : Report::reading($summary);
+        return $format === 'json' ? Given::json($summary) : Report::reading($summary);
     }
 
     private function convert(Arguments $arguments): string
@@ -199,14 +176,14 @@ final class Pencil
             throw new WrongUsage("convert writes .musicxml, .xml, .mxl and .abc, not “.{$ending}”.");
         }
 
-        return Music::write(self::load($arguments)->score, $ending);
+        return Music::write(Given::load($arguments)->score, $ending);
     }
 
     /** A fingered scale; unlike the other commands it reads no file. */
     private function scale(Arguments $arguments): string
     {
-        $settings = self::settings($arguments, planning: true);
-        $format = $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], self::formatOf($arguments->out));
+        $settings = Given::settings($arguments, planning: true);
+        $format = $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], Given::formatOf($arguments->out));
         $tonic = $arguments->text('tonic') ?? throw new WrongUsage('scale needs --tonic, as in --tonic=Bb.');
         if (preg_match('/^[A-G](#|b)?$/', $tonic) !== 1) {
             throw new WrongUsage("--tonic is a letter with # or b, as in Bb, not “{$tonic}”.");
@@ -225,7 +202,7 @@ final class Pencil
         $marked = PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], []), $settings);
 
         return match ($format) {
-            'json' => self::json(self::report(new Reading($score, []), [$marked->toArray()], true)),
+            'json' => Given::json(self::report(new Reading($score, []), [$marked->toArray()], true)),
             'text' => Report::marking([$marked], true),
             default => Music::write(MarkedScore::of($score, [$marked]), $format),
         };
@@ -234,15 +211,15 @@ final class Pencil
     /** Notes, slurs and bows of a part for another instrument, with fingers of its own. */
     private function derive(Arguments $arguments): string
     {
-        $format = $arguments->oneOf('format', ['json', ...Music::ENDINGS], self::formatOf($arguments->out));
+        $format = $arguments->oneOf('format', ['json', ...Music::ENDINGS], Given::formatOf($arguments->out));
         $as = $arguments->choice('as', Instrument::class) ?? throw new WrongUsage('derive needs --as=violin|viola|cello|bass.');
-        $score = self::load($arguments)->score;
-        $parts = self::parts($arguments, $score);
+        $score = Given::load($arguments)->score;
+        $parts = Given::parts($arguments, $score);
         count($parts) === 1 || throw new WrongUsage('derive needs --part, as in --part=Viola.');
         $staff = $arguments->number('staff', 1, 10);
         try {
             $how = new Derivation($as, $arguments->text('interval'), $arguments->text('voice'), $staff === null ? null : (int) $staff);
-            [$bowed] = self::together($score, $parts, self::decisions($arguments), self::settings($arguments, true, fingering: false));
+            [$bowed] = Given::together($score, $parts, Given::decisions($arguments), Given::settings($arguments, true, fingering: false));
             $source = MarkedScore::of($score, [$bowed])->part($parts[0]->id) ?? $parts[0];
             $derived = DerivedPart::of($score, $source, $how);
         } catch (UnknownInterval|NoSuchVoice|UnknownPitch $fault) {
@@ -250,51 +227,42 @@ final class Pencil
         }
         // The tempo often stands in the top part only.
         $alone = $score->alone($derived->part->with(name: $arguments->text('name') ?? $derived->part->name));
-        $marked = PartMarker::mark($alone, $alone->parts[0], PartDecisions::of($alone->parts[0], []), self::settings($arguments, true, $as));
+        $marked = PartMarker::mark($alone, $alone->parts[0], PartDecisions::of($alone->parts[0], []), Given::settings($arguments, true, $as));
 
         return $format === 'json'
-            ? self::json(['from' => ['id' => $source->id, 'name' => $source->name], 'how' => $how->toArray(), 'shifts' => array_map(static fn (Shift $shift): array => $shift->toArray(), $derived->shifts), 'part' => $marked->toArray()])
+            ? Given::json(['from' => ['id' => $source->id, 'name' => $source->name], 'how' => $how->toArray(), 'shifts' => array_map(static fn (Shift $shift): array => $shift->toArray(), $derived->shifts), 'part' => $marked->toArray()])
             : Music::write(MarkedScore::of($alone, [$marked]), $format);
-    }
-
-    /** The format that a file name asks for; JSON when it asks for none. */
-    private static function formatOf(?string $out): string
-    {
-        $ending = strtolower(pathinfo((string) $out, PATHINFO_EXTENSION));
-
-        return in_array($ending, Music::ENDINGS, true) ? $ending : 'json';
     }
 
     private function mark(Arguments $arguments, bool $planning): string
     {
         $format = $planning
-            ? $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], self::formatOf($arguments->out))
+            ? $arguments->oneOf('format', ['json', 'text', ...Music::ENDINGS], Given::formatOf($arguments->out))
             : $arguments->oneOf('format', ['json', 'text'], 'json');
-        $settings = self::settings($arguments, $planning);
-        $reading = self::load($arguments);
+        $settings = Given::settings($arguments, $planning);
+        $reading = Given::load($arguments);
         $settings->order->refuseUnknown($reading->score);
-        $decisions = self::decisions($arguments);
-        $parts = self::parts($arguments, $reading->score);
-        $marked = self::together($reading->score, $parts, $decisions, $settings);
+        [$score, $decisions] = Rewriting::ofAll($reading->score, Given::decisions($arguments));
+        $marked = Given::together($score, Given::parts($arguments, $score), $decisions, $settings);
 
         return match ($format) {
-            'json' => self::json(self::report($reading, array_map(static fn (MarkedPart $part): array => $part->toArray(), $marked), $planning)),
+            'json' => Given::json(self::report($reading, array_map(static fn (MarkedPart $part): array => $part->toArray(), $marked), $planning)),
             'text' => Report::marking($marked, $planning),
-            default => Music::write(MarkedScore::of($reading->score, $marked), $format),
+            default => Music::write(MarkedScore::of($score, $marked), $format),
         };
     }
 
     private function lineUp(Arguments $arguments): string
     {
         $arguments->oneOf('format', ['json'], 'json');
-        $settings = self::settings($arguments, true);
-        $reading = self::load($arguments);
+        $settings = Given::settings($arguments, true);
+        $reading = Given::load($arguments);
         $settings->order->refuseUnknown($reading->score);
-        $parts = self::parts($arguments, $reading->score);
-        $decisions = self::decisions($arguments);
-        $own = array_map(static fn (Part $part): array => PartDecisions::about($part, $reading->score, $decisions), $parts);
+        [$score, $decisions] = Rewriting::ofAll($reading->score, Given::decisions($arguments));
+        $parts = Given::parts($arguments, $score);
+        $own = array_map(static fn (Part $part): array => PartDecisions::about($part, $score, $decisions), $parts);
 
-        return self::json(LineUp::worked($reading->score, $parts, $own, array_fill(0, count($parts), $settings))->toArray());
+        return Given::json(LineUp::worked($score, $parts, $own, array_fill(0, count($parts), $settings))->toArray());
     }
 
     /** The transfer sheet of each part; with --since what a player changes on a page that was marked by other decisions. */
@@ -302,39 +270,37 @@ final class Pencil
     {
         $format = $arguments->oneOf('format', ['json', 'text', 'csv'], strtolower(pathinfo((string) $arguments->out, PATHINFO_EXTENSION)) === 'csv' ? 'csv' : 'json');
         $proposals = $arguments->oneOf('proposals', ['yes', 'no'], 'yes') === 'yes';
-        $settings = self::settings($arguments, true);
-        $reading = self::load($arguments);
+        $settings = Given::settings($arguments, true);
+        $reading = Given::load($arguments);
         $settings->order->refuseUnknown($reading->score);
-        $parts = self::parts($arguments, $reading->score);
         $since = $arguments->text('since');
-        $now = self::together($reading->score, $parts, self::decisions($arguments), $settings);
-        $then = $since === null ? [] : self::together($reading->score, $parts, self::decisionsIn($since), $settings);
-        $starts = array_filter(array_map(trim(...), explode(',', $arguments->text('lines') ?? '')), static fn (string $start): bool => $start !== '');
+        $now = self::played($arguments, $reading->score, Given::decisions($arguments), $settings);
+        $then = $since === null ? [] : self::played($arguments, $reading->score, Given::decisionsIn($since), $settings);
+        $starts = $arguments->listed('lines');
         $sheets = [];
         foreach ($now as $index => $part) {
             $sheet = isset($then[$index]) ? TransferSheet::since($then[$index], $part, $proposals) : TransferSheet::of($part, $proposals);
-            $sheets[] = [$part, $sheet->byLines($part, array_values($starts))];
+            $sheets[] = [$part, $sheet->byLines($part->printed, $starts)];
         }
 
         return match ($format) {
-            'json' => self::json(['parts' => array_map(static fn (array $one): array => ['part' => $one[0]->part->id, 'name' => $one[0]->part->name, 'lines' => $one[1]->toArray()], $sheets)]),
+            'json' => Given::json(['parts' => array_map(static fn (array $one): array => ['part' => $one[0]->part->id, 'name' => $one[0]->part->name, 'lines' => $one[1]->toArray()], $sheets)]),
             'csv' => Report::sheetsAsCsv($sheets),
             default => Report::sheets($sheets),
         };
     }
 
     /**
-     * Several parts at once are always worked out together.
+     * The parts that are asked for, with what is written over the print.
      *
-     * @param  list<Part>  $parts
-     * @param  list<Decision>  $decisions
+     * @param  list<Decision>  $decided
      * @return list<MarkedPart>
      */
-    private static function together(Score $score, array $parts, array $decisions, Settings $settings): array
+    private static function played(Arguments $arguments, Score $printed, array $decided, Settings $settings): array
     {
-        $own = array_map(static fn (Part $part): PartDecisions => PartDecisions::of($part, PartDecisions::about($part, $score, $decisions)), $parts);
+        [$score, $decisions] = Rewriting::ofAll($printed, $decided);
 
-        return PieceMarker::mark($score, $parts, $own, array_fill(0, count($parts), $settings));
+        return Given::together($score, Given::parts($arguments, $score), $decisions, $settings);
     }
 
     /**
@@ -350,105 +316,5 @@ final class Pencil
             'parts' => $planning ? $parts : array_map(static fn (array $part): array => array_diff_key($part, ['notes' => 1, 'alternatives' => 1]), $parts),
             'warnings' => array_map(static fn (Warning $warning): array => $warning->toArray(), [...$reading->warnings, ...Summary::doubts($reading->score)]),
         ];
-    }
-
-    /** @param Instrument|null $as whatever the command line says */
-    private static function settings(Arguments $arguments, bool $planning, ?Instrument $as = null, bool $fingering = true): Settings
-    {
-        $only = $arguments->text('only') === null ? null : $arguments->oneOf('only', ['bowing', 'fingering'], '');
-        $profile = self::profile($arguments);
-        $open = $arguments->choice('open', OpenStrings::class);
-
-        $printed = $arguments->choice('printed', PrintedFingers::class);
-        $profile = $printed === null ? $profile : $profile->withPrinted($printed);
-        $style = $arguments->text('style');
-
-        return new Settings(
-            $open === null ? $profile : $profile->withOpenStrings($open),
-            $as ?? $arguments->choice('instrument', Instrument::class),
-            $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat,
-            $arguments->number('tempo', 10, 400) ?? TempoMap::DEFAULT_TEMPO,
-            $planning,
-            $only !== 'fingering',
-            $fingering && $only !== 'bowing',
-            (int) $arguments->number('alternatives', 0, 20),
-            $style === null ? null : HouseStyle::fromArray(self::jsonFile($style)),
-            $planning,
-            self::order($arguments),
-            self::players($arguments),
-        );
-    }
-
-    private static function players(Arguments $arguments): ?ClassProfile
-    {
-        $file = $arguments->text('players');
-
-        return $file === null ? null : ClassProfile::fromArray(self::jsonFile($file));
-    }
-
-    private static function order(Arguments $arguments): ?OrderOfPerformance
-    {
-        $file = $arguments->text('order');
-
-        return $file === null ? null : OrderOfPerformance::fromArray(self::jsonFile($file));
-    }
-
-    private static function profile(Arguments $arguments): ClassProfile
-    {
-        $level = $arguments->choice('level', Level::class) ?? Level::SecondYear;
-        $file = $arguments->text('profile');
-
-        return $file === null ? ClassProfile::of($level) : ClassProfile::fromArray(self::jsonFile($file), $level);
-    }
-
-    /** @return list<Decision> */
-    private static function decisions(Arguments $arguments): array
-    {
-        $file = $arguments->text('decisions');
-
-        return $file === null ? [] : self::decisionsIn($file);
-    }
-
-    /** @return list<Decision> */
-    private static function decisionsIn(string $file): array
-    {
-        $list = self::jsonFile($file)['decisions'] ?? null;
-        if (! is_array($list)) {
-            throw new WrongDecision("{$file} holds no list of decisions.");
-        }
-
-        return array_map(
-            static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []),
-            array_values($list),
-        );
-    }
-
-    /** @return array<mixed> */
-    private static function jsonFile(string $file): array
-    {
-        $data = json_decode(self::contents($file), true);
-        if (! is_array($data)) {
-            throw new CannotRead("{$file} is not a JSON file with the settings expected.");
-        }
-
-        return $data;
-    }
-
-    /** @return list<Part> */
-    private static function parts(Arguments $arguments, Score $score): array
-    {
-        $named = $arguments->text('part') ?? 'all';
-        if ($named === 'all') {
-            return $score->parts;
-        }
-        $names = implode(', ', array_map(static fn (Part $part): string => "{$part->id} ({$part->name})", $score->parts));
-
-        return [$score->part($named) ?? throw new WrongUsage("This file has no part “{$named}”; it has {$names}.")];
-    }
-
-    /** @param array<string, mixed> $data */
-    private static function json(array $data): string
-    {
-        return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRETTY_PRINT);
     }
 }

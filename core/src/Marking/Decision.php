@@ -162,7 +162,12 @@ final readonly class Decision
         return new self($this->part, $this->note, $this->to, $this->measures, $this->fields, $state, [...$this->remarks, ...$remarks], $this->players);
     }
 
-    /** The kind of one of its fields. */
+    /** The same, said of a part. */
+    public function in(string $part): self
+    {
+        return new self($part, $this->note, $this->to, $this->measures, $this->fields, $this->state, $this->remarks, $this->players);
+    }
+
     public function reach(): Reach
     {
         return match (true) {

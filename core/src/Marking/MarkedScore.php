@@ -24,8 +24,9 @@ final class MarkedScore
 
     /**
      * @param  list<MarkedPart>  $marked  parts that are not among them stay as they are
+     * @param  bool  $proposals  false: only what somebody decided
      */
-    public static function of(Score $score, array $marked): Score
+    public static function of(Score $score, array $marked, bool $proposals = true): Score
     {
         $byId = [];
         foreach ($marked as $part) {
@@ -33,19 +34,20 @@ final class MarkedScore
         }
 
         return $score->with(parts: array_map(
-            static fn (Part $part): Part => isset($byId[$part->id]) ? self::part($byId[$part->id]) : $part,
+            static fn (Part $part): Part => isset($byId[$part->id]) ? self::part($byId[$part->id], $proposals) : $part,
             $score->parts,
         ));
     }
 
-    private static function part(MarkedPart $marked): Part
+    private static function part(MarkedPart $marked, bool $proposals): Part
     {
         $page = new MarkedPage($marked);
+        $written = $proposals ? null : self::decided($page);
 
         $cuts = self::cuts($marked);
 
         return $marked->written->with(measures: array_map(
-            static fn (Measure $measure, int $index): Measure => $measure->with(items: self::said($cuts[$index] ?? null, self::items($measure, $page))),
+            static fn (Measure $measure, int $index): Measure => $measure->with(items: self::said($cuts[$index] ?? null, self::items($measure, $page, $written))),
             $marked->written->measures,
             array_keys($marked->written->measures),
         ));
@@ -88,8 +90,28 @@ final class MarkedScore
         return $words === null ? $items : [...array_slice($items, 0, $first), $words, ...array_slice($items, $first)];
     }
 
-    /** @return list<Note|Direction|Attributes|Verbatim> */
-    private static function items(Measure $measure, MarkedPage $page): array
+    /**
+     * Marks that somebody decided, with the notes at which they begin and end.
+     *
+     * @return array<string, true> by note and kind
+     */
+    private static function decided(MarkedPage $page): array
+    {
+        $decided = [];
+        foreach ($page->marks() as $mark) {
+            foreach ($mark->decided ? [$mark->note->note->id, $mark->from, $mark->to] : [] as $note) {
+                $decided["{$note} {$mark->kind->name()}"] = true;
+            }
+        }
+
+        return $decided;
+    }
+
+    /**
+     * @param  array<string, true>|null  $written  by note and kind; null: all that is worked out
+     * @return list<Note|Direction|Attributes|Verbatim>
+     */
+    private static function items(Measure $measure, MarkedPage $page, ?array $written): array
     {
         $items = [];
         foreach ($measure->items as $item) {
@@ -101,7 +123,8 @@ final class MarkedScore
             $edit = new NoteEdit($item, $measure);
             $noBow = MarkedPage::isBowTakenOff($page->notes[$item->id]);
             foreach (Kinds::all() as $kind) {
-                $noBow && $kind->isSignOfTheBow() || $kind->write($edit, $page->notes[$item->id], $page);
+                $isWritten = $written === null || ! $kind->isProposed() || isset($written["{$item->id} {$kind->name()}"]);
+                ! $isWritten || ($noBow && $kind->isSignOfTheBow()) || $kind->write($edit, $page->notes[$item->id], $page);
             }
             array_push($items, ...$edit->items());
         }

@@ -60,6 +60,12 @@ final readonly class Settings
         }
     }
 
+    /** The same for another instrument. */
+    public function for(Instrument $instrument): self
+    {
+        return new self($this->profile, $instrument, $this->school, $this->tempo, $this->planning, $this->bowing, $this->fingering, $this->alternatives, $this->style, $this->reasons, $this->order, $this->players, $this->startingAt);
+    }
+
     /** What the hands of those players are worked out from. */
     public function forPlayers(): self
     {

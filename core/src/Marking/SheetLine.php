@@ -20,6 +20,7 @@ final readonly class SheetLine
      * @param  string  $kind  of mark, as its kind is called; “bow” for a direction
      * @param  string  $words  the same in words
      * @param  int|null  $line  of the printed page, from 1, where its line starts are known
+     * @param  bool  $check  it may be there already: it is looked for first
      */
     public function __construct(
         public string $measure,
@@ -32,7 +33,26 @@ final readonly class SheetLine
         public string $kind,
         public string $words,
         public ?int $line = null,
+        public bool $check = false,
     ) {}
+
+    /**
+     * As it was kept.
+     *
+     * @param  array<mixed>  $kept  by the names of its properties
+     * @return self|null null where it is none
+     */
+    public static function fromArray(array $kept): ?self
+    {
+        $text = static fn (string $name): ?string => is_string($kept[$name] ?? null) ? $kept[$name] : null;
+        $notes = array_values(array_filter(is_array($kept['notes'] ?? null) ? $kept['notes'] : [], is_string(...)));
+        $beat = $kept['beat'] ?? null;
+        if ($notes === [] || $text('kind') === null || ! (is_int($beat) || is_float($beat))) {
+            return null;
+        }
+
+        return new self($text('measure') ?? '', $text('to'), (float) $beat, $notes, $text('pitch') ?? '', $text('erase'), $text('write'), $text('kind'), $text('words') ?? '', is_int($kept['line'] ?? null) ? $kept['line'] : null, ($kept['check'] ?? false) === true);
+    }
 
     /** @return array<string, mixed> in the words of `contract.md` */
     public function toArray(): array
@@ -48,6 +68,6 @@ final readonly class SheetLine
             'write' => $this->write,
             'kind' => $this->kind,
             'words' => $this->words,
-        ] + ($this->line === null ? [] : ['line' => $this->line]);
+        ] + ($this->line === null ? [] : ['line' => $this->line]) + ($this->check ? ['check' => true] : []);
     }
 }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Marking\Kinds\Direction;
+use UprightPencil\Core\Marking\Handing\PageMarks;
+use UprightPencil\Core\Marking\Handing\PageNote;
 use UprightPencil\Core\Marking\Kinds\Hook;
 use UprightPencil\Core\Marking\Kinds\StruckSlur;
-use UprightPencil\Core\Score\Note;
+use UprightPencil\Core\Score\Part;
 
 /**
  * What has to be pencilled into a printed part, in the order of the page: what is not played, then a line a mark. Where every
@@ -21,8 +22,8 @@ final class TransferSheet
     /** So many of the same in a row are told as one. */
     private const RUN = 3;
 
-    /** Signs that can be written with letters; other marks are written with their words. */
-    private const SIGNS = ['direction down' => '⊓', 'direction up' => 'V', 'retake' => '’', 'lift' => '’', 'split' => '/', 'strike' => '//', 'hook' => '⌒', 'slur' => '⌒'];
+    /** Marks after which the bow comes otherwise than before. */
+    private const OF_THE_BOW = ['bow', 'hook', 'retake', 'lift'];
 
     /** @param list<SheetLine> $lines */
     private function __construct(public readonly array $lines) {}
@@ -30,20 +31,26 @@ final class TransferSheet
     /** @param bool $proposals false: only what somebody decided, and what is not played */
     public static function of(MarkedPart $part, bool $proposals = true): self
     {
-        $page = new MarkedPage($part);
-        $order = array_map(static fn (string $sentence): SheetLine => self::told($part->style->vocabulary->say($sentence)), $part->order());
+        return self::ofMarks(PageMarks::of($part, $proposals));
+    }
 
-        return new self([...$order, ...self::joined($page, self::lines($page, $proposals))]);
+    public static function ofMarks(PageMarks $marks): self
+    {
+        return new self([...array_map(self::told(...), $marks->order), ...self::joined($marks, $marks->lines)]);
     }
 
     /** What a player changes on a page as it was, so that it reads as it is now. */
     public static function since(MarkedPart $then, MarkedPart $now, bool $proposals = true): self
     {
-        $page = new MarkedPage($now);
-        [$before, $after] = [self::lines(new MarkedPage($then), $proposals), self::lines($page, $proposals)];
-        $order = array_map(static fn (string $sentence): SheetLine => self::told($now->style->vocabulary->say($sentence)), array_values(array_diff($now->order(), $then->order())));
+        return self::between(PageMarks::of($then, $proposals), PageMarks::of($now, $proposals));
+    }
 
-        return new self([...$order, ...self::joined($page, self::differences($before, $after, $page))]);
+    /** The same of pages as they were drawn. */
+    public static function between(PageMarks $then, PageMarks $now): self
+    {
+        $order = array_map(self::told(...), array_values(array_diff($now->order, $then->order)));
+
+        return new self([...$order, ...self::joined($now, self::differences($then, $now))]);
     }
 
     /**
@@ -51,9 +58,9 @@ final class TransferSheet
      *
      * @param  list<string>  $starts  printed numbers of the measures with which its lines begin
      */
-    public function byLines(MarkedPart $part, array $starts): self
+    public function byLines(Part $part, array $starts): self
     {
-        $numbers = array_column($part->printed->measures, 'number');
+        $numbers = array_column($part->measures, 'number');
         $begins = array_values(array_filter(array_map(static fn (string $start): int|false => array_search($start, $numbers, true), $starts), is_int(...)));
         sort($begins);
 
@@ -81,56 +88,52 @@ final class TransferSheet
         return new SheetLine('', null, 0.0, [], '', null, $sentence, 'order', $sentence);
     }
 
-    /** @return array<string, SheetLine> a line a mark, by note and kind */
-    private static function lines(MarkedPage $page, bool $proposals): array
+    /** @return array<string, SheetLine> */
+    private static function differences(PageMarks $then, PageMarks $now): array
     {
-        $lines = [];
-        foreach ($page->marksForPlayers() as $mark) {
-            if (! $proposals && ! $mark->decided) {
-                continue;
-            }
-            $place = $mark->note->place;
-            $last = $mark->to === null ? null : ($page->notes[$mark->to] ?? null)?->place->measure;
-            $words = $page->said($mark);
-            $name = $mark->kind->name();
-            $lines["{$mark->note->note->id} {$name}"] = new SheetLine(
-                $place->measure,
-                $last === $place->measure ? null : $last,
-                $place->beat,
-                [$mark->note->note->id],
-                $page->style->vocabulary->say((string) $mark->note->note->pitch?->spoken()),
-                null,
-                self::SIGNS[trim("{$name} {$mark->text}")] ?? self::SIGNS[$name] ?? $mark->text ?? $words,
-                $mark->kind instanceof Direction ? 'bow' : $name,
-                $words,
-            );
+        $changes = [];
+        foreach ($then->lines + $now->lines as $name => $_) {
+            $change = self::change($then->lines[$name] ?? null, $now->lines[$name] ?? null);
+            $change === null || $changes[$name] = $change;
         }
+        $tick = static fn (SheetLine $line): int => ($now->note($line->notes[0]) ?? $then->note($line->notes[0]))->tick ?? 0;
+        uasort($changes, static fn (SheetLine $one, SheetLine $other): int => $tick($one) <=> $tick($other));
 
-        return $lines;
+        return self::withReasons($changes);
     }
 
     /**
-     * @param  array<string, SheetLine>  $before
-     * @param  array<string, SheetLine>  $after
+     * A lift or a sign of the bow that goes because the bow was changed before it: without a reason, students leave it.
+     *
+     * @param  array<string, SheetLine>  $changes  in the order of the page
      * @return array<string, SheetLine>
      */
-    private static function differences(array $before, array $after, MarkedPage $page): array
+    private static function withReasons(array $changes): array
     {
-        $changes = [];
-        foreach ($before + $after as $name => $_) {
-            [$old, $new] = [$before[$name] ?? null, $after[$name] ?? null];
-            if ($old !== null && $new !== null) {
-                $old->write === $new->write && $old->to === $new->to && $old->words === $new->words || $changes[$name] = $new->with(erase: $old->write, words: "{$new->words} instead of {$old->words}");
-            } elseif ($new !== null) {
-                $changes[$name] = $new;
-            } elseif ($old !== null) {
-                $changes[$name] = $old->with(erase: $old->write, write: null, words: "rub out: {$old->words}");
+        $changed = false;
+        foreach ($changes as $name => $line) {
+            $isOfBow = in_array($line->kind, self::OF_THE_BOW, true);
+            if ($isOfBow && $line->write === null && $changed) {
+                $changes[$name] = $line->with(words: "{$line->words}; the bow comes right");
             }
+            $changed = $isOfBow ? $line->write !== null : $changed;
         }
-        $order = array_flip(array_keys($page->notes));
-        uasort($changes, static fn (SheetLine $one, SheetLine $other): int => ($order[$one->notes[0]] ?? 0) <=> ($order[$other->notes[0]] ?? 0));
 
         return $changes;
+    }
+
+    /** What becomes of one mark. Where it may stand there already, whoever has the page looks first. */
+    private static function change(?SheetLine $old, ?SheetLine $new): ?SheetLine
+    {
+        $perhaps = $old?->check === true;
+
+        return match (true) {
+            $new === null => $old?->with(erase: $old->write, write: null, words: 'rub out'.($perhaps ? ' where it is there' : '').": {$old->words}"),
+            $old === null => $new,
+            $old->write !== $new->write || $old->to !== $new->to || $old->words !== $new->words => $new->with(erase: $old->write, check: $perhaps, words: "{$new->words} instead of {$old->words}"),
+            $perhaps && ! $new->check => $new->with(check: true, words: "{$new->words}, where it is not there yet"),
+            default => null,
+        };
     }
 
     /**
@@ -139,7 +142,7 @@ final class TransferSheet
      * @param  array<string, SheetLine>  $lines
      * @return list<SheetLine>
      */
-    private static function joined(MarkedPage $page, array $lines): array
+    private static function joined(PageMarks $page, array $lines): array
     {
         $byKind = [];
         foreach ($lines as $line) {
@@ -169,13 +172,13 @@ final class TransferSheet
      * @param  list<SheetLine>  $lines  of one kind
      * @return list<non-empty-list<SheetLine>>
      */
-    private static function runs(MarkedPage $page, array $lines): array
+    private static function runs(PageMarks $page, array $lines): array
     {
         $runs = [];
         $open = null;
         foreach ($lines as $line) {
             $last = $open === null ? null : $open[count($open) - 1];
-            if ($last !== null && $last->write === $line->write && $last->erase === $line->erase && $line->to === null && $last->to === null && self::isNext($page, $last, $line)) {
+            if ($last !== null && $last->write === $line->write && $last->erase === $line->erase && $last->check === $line->check && $line->to === null && $last->to === null && self::isNext($page, $last, $line)) {
                 $open[] = $line;
             } else {
                 $open === null || $runs[] = $open;
@@ -187,9 +190,9 @@ final class TransferSheet
     }
 
     /** Whether nothing between two marks could have had the same. */
-    private static function isNext(MarkedPage $page, SheetLine $one, SheetLine $other): bool
+    private static function isNext(PageMarks $page, SheetLine $one, SheetLine $other): bool
     {
-        [$first, $last] = [$page->notes[$one->notes[0]] ?? null, $page->notes[$other->notes[0]] ?? null];
+        [$first, $last] = [$page->note($one->notes[0]), $page->note($other->notes[0])];
         if ($first === null || $last === null) {
             return false;
         }
@@ -199,9 +202,9 @@ final class TransferSheet
         }
         for ($note = $page->noteBefore($last); $note !== null && $note !== $first; $note = $page->noteBefore($note)) {
             $could = match ($one->kind) {
-                StruckSlur::NAME => self::beginsSlur($note->note),
+                StruckSlur::NAME => $note->slurs,
                 Hook::NAME => self::pair($page, $note) === $pair,
-                default => ! $note->note->tieStop,
+                default => ! $note->tied,
             };
             if ($could) {
                 return false;
@@ -211,15 +214,10 @@ final class TransferSheet
         return $note === $first;
     }
 
-    private static function beginsSlur(Note $note): bool
-    {
-        return array_filter($note->slurs, static fn ($slur): bool => $slur->type === 'start') !== [];
-    }
-
     /** The lengths of a note and of the one before it, by which pairs are alike. */
-    private static function pair(MarkedPage $page, NoteMark $note): string
+    private static function pair(PageMarks $page, PageNote $note): string
     {
-        return ($page->noteBefore($note)?->note->duration ?? 0).'/'.$note->note->duration;
+        return ($page->noteBefore($note)->duration ?? 0).'/'.$note->duration;
     }
 
     /** @param non-empty-list<SheetLine> $run */

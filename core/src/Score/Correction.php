@@ -22,18 +22,20 @@ final readonly class Correction
      * @param  list<array{string, Meter|null, int, Note}>  $gone  notes of the edition before that are in it no more, each with its measure's number and meter and the resolution that it counts in
      * @param  int  $kept  how many are; rests are not counted
      * @param  list<string>  $fresh  for each note that nobody knew, its measure's number
+     * @param  list<string>  $altered  measures in which a note that stays has another pitch, length or place
      */
     private function __construct(
         public Part $part,
         public array $gone,
         public int $kept,
         public array $fresh,
+        private array $altered,
     ) {}
 
-    /** @return list<string> numbers of the measures in which notes go or come */
+    /** @return list<string> numbers of the measures in which notes go or come, or become others */
     public function measures(): array
     {
-        return array_values(array_unique([...array_column($this->gone, 0), ...$this->fresh]));
+        return array_values(array_unique([...array_column($this->gone, 0), ...$this->fresh, ...$this->altered]));
     }
 
     /**
@@ -74,10 +76,11 @@ final readonly class Correction
     /** @param array<string, string> $known id now => id before */
     private static function compared(Part $former, Part $new, array $known, int $resolution, Part $named): self
     {
-        $gone = [];
+        $gone = $were = $altered = [];
         $still = array_flip($known);
         foreach ($former->measures as $measure) {
             foreach ($measure->notes() as $note) {
+                $were[$note->id] = $note;
                 isset($still[$note->id]) || $note->rest || $gone[] = [$measure->number, $measure->meter, $resolution, $note];
             }
         }
@@ -87,10 +90,12 @@ final readonly class Correction
             foreach ($measure->notes() as $note) {
                 $kept += $note->rest || ! isset($known[$note->id]) ? 0 : 1;
                 $note->rest || isset($known[$note->id]) || $fresh[] = $measure->number;
+                $was = $were[$known[$note->id] ?? ''] ?? null;
+                $was === null || ($was->pitch == $note->pitch && $was->duration === $note->duration && $was->onset === $note->onset) || $altered[] = $measure->number;
             }
         }
 
-        return new self($named->with(id: $former->id, name: $former->name), $gone, $kept, $fresh);
+        return new self($named->with(id: $former->id, name: $former->name), $gone, $kept, $fresh, $altered);
     }
 
     /**

@@ -12,6 +12,11 @@ final readonly class Pitch
 
     private const LETTERS = 'CDEFGAB';
 
+    /** The half steps above C by name. */
+    private const SHARPS = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
+
+    private const FLATS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+
     /**
      * @param  string  $letter  C to B
      * @param  float  $alter  semitones above the plain letter; halves are quarter tones
@@ -54,6 +59,20 @@ final readonly class Pitch
         }
 
         return self::of($found[1], substr_count($found[2], '#') - substr_count($found[2], 'b'), (int) $found[3]);
+    }
+
+    /**
+     * A height alone, with sharps or with flats where it has no letter of its own.
+     *
+     * @param  int  $midi  semitones above C-1, from 0
+     *
+     * @throws UnknownPitch
+     */
+    public static function chromatic(int $midi, bool $sharps): self
+    {
+        $names = $sharps ? self::SHARPS : self::FLATS;
+
+        return self::named($names[$midi % 12].(intdiv($midi, 12) - 1));
     }
 
     /** Semitones above C-1 (middle C is 60); a quarter tone counts as the half step below it. */

@@ -33,12 +33,13 @@ final readonly class Scale
     /**
      * @param  string  $tonic  a letter with # or b, as in Bb
      * @param  int  $octaves  1 to 3
+     * @param  int  $above  octaves above the lowest tonic at which it begins
      *
      * @throws UnknownPitch when the tonic is none, or the instrument has not that many octaves from it
      */
-    public static function of(Instrument $instrument, string $tonic, ScaleMode $mode, int $octaves, bool $arpeggio = false): Score
+    public static function of(Instrument $instrument, string $tonic, ScaleMode $mode, int $octaves, bool $arpeggio = false, int $above = 0): Score
     {
-        $start = self::lowest($instrument, Pitch::named("{$tonic}0"));
+        $start = self::lowest($instrument, Pitch::named("{$tonic}0"))->octavesUp($above);
         $pitches = self::pitches($start, $mode, $octaves, $arpeggio);
         foreach ($pitches as $pitch) {
             if ($pitch->midi() > $instrument->highest()) {
@@ -88,7 +89,7 @@ final readonly class Scale
         $pitches = [];
         foreach ($steps as $degree => $step) {
             if ($mode === ScaleMode::Chromatic) {
-                $pitches[] = self::chromatic($start->midi() + 12 * $octave + $step, $sharps);
+                $pitches[] = Pitch::chromatic($start->midi() + 12 * $octave + $step, $sharps);
             } elseif (! $arpeggio || in_array($degree, self::ARPEGGIO, true)) {
                 $pitches[] = self::spelled($start, $degree + 7 * $octave, $start->midi() + 12 * $octave + $step);
             }
@@ -103,13 +104,6 @@ final readonly class Scale
         $plain = Pitch::natural($start->diatonic() + $letters);
 
         return Pitch::of($plain->letter, $midi - $plain->midi(), $plain->octave);
-    }
-
-    private static function chromatic(int $midi, bool $sharps): Pitch
-    {
-        $names = $sharps ? ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B'] : ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
-
-        return Pitch::named($names[$midi % 12].(intdiv($midi, 12) - 1));
     }
 
     /**

@@ -88,7 +88,7 @@ final class EveryDecisionIsSeenTest extends TestCase
 
     public function test_each_kind_that_is_decided_about_a_note_is_tried_here(): void
     {
-        $elsewhere = ['desks', 'times', 'placement', 'bar', 'staffText', 'bowMark', 'fingerMark', 'apart', 'know'];
+        $elsewhere = ['desks', 'times', 'placement', 'bar', 'staffText', 'bowMark', 'fingerMark', 'apart', 'know', 'rewrite'];
         $fields = array_unique(array_map(static fn (Kind $kind): string => $kind->field(), Kinds::all()));
 
         self::assertEqualsCanonicalizing($fields, [...array_keys(RandomDecisions::AT_A_NOTE), ...$elsewhere]);

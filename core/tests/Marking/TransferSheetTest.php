@@ -8,6 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
+use UprightPencil\Core\Marking\Handing\PageMarks;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
@@ -51,6 +52,16 @@ final class TransferSheetTest extends TestCase
         self::assertSame(['1', '2', 'spiccato'], [$lines[0]->measure, $lines[0]->to, $lines[0]->write]);
     }
 
+    public function test_a_lift_that_a_change_makes_needless_is_rubbed_out_with_the_reason(): void
+    {
+        $tune = '4/4 2# | D4q E4 F#4h | G4q rq A4h | D4w';
+        $lift = ['note' => 'n6', 'action' => 'retake'];
+        $then = Marked::tune($tune, decisions: [$lift])->part;
+        $inTwo = static fn (string $note, string $field, string|int $value): array => array_values(array_map(static fn (SheetLine $line): string => $line->words, array_filter(TransferSheet::since($then, Marked::tune($tune, decisions: [['note' => $note, $field => $value]])->part, false)->lines, static fn (SheetLine $line): bool => $line->measure === '2')));
+        self::assertSame(['rub out: retake; the bow comes right'], $inTwo('n3', 'action', 'hook'));
+        self::assertSame(['rub out: retake'], $inTwo('n1', 'finger', 0), 'no bow was changed before it');
+    }
+
     public function test_only_what_is_decided_unless_proposals_are_asked_for(): void
     {
         $part = Marked::tune('4/4 2# | D4q E4 F#4 G4 | A4 G4 F#4 E4 | D4w', decisions: [['note' => 'n2', 'finger' => 1]])->part;
@@ -61,7 +72,7 @@ final class TransferSheetTest extends TestCase
     public function test_it_follows_the_lines_of_the_printed_page(): void
     {
         $part = Marked::tune('4/4 2# | D4q E4 F#4 G4 | A4 G4 F#4 E4 | D4 E4 F#4 G4 | A4w', decisions: array_map(static fn (int $note): array => ['note' => "n{$note}", 'noteName' => true], [1, 6, 9, 13]))->part;
-        $names = array_values(array_filter(TransferSheet::of($part, false)->byLines($part, ['1', '3'])->lines, static fn (SheetLine $line): bool => $line->kind === 'noteName'));
+        $names = array_values(array_filter(TransferSheet::of($part, false)->byLines($part->printed, ['1', '3'])->lines, static fn (SheetLine $line): bool => $line->kind === 'noteName'));
         self::assertSame([1, 1, 2, 2], array_column($names, 'line'));
         self::assertNull(TransferSheet::of($part)->lines[0]->line);
     }
@@ -102,6 +113,9 @@ final class TransferSheetTest extends TestCase
         [$then, $now] = [Marked::score($score, $settings, array_slice($decisions, 0, 8))->part, Marked::score($score, $settings, $decisions)->part];
         foreach ([[$then, $now], [$now, $then]] as [$from, $to]) {
             self::assertSame(self::marks(TransferSheet::of($to)), self::applied(self::marks(TransferSheet::of($from)), TransferSheet::since($from, $to)));
+            // As it is kept for years: what was drawn is compared, nothing is worked out again.
+            $kept = array_map(static fn (MarkedPart $part): PageMarks => PageMarks::fromArray((array) json_decode((string) json_encode(PageMarks::of($part)->toArray()), true)), [$from, $to]);
+            self::assertEquals(TransferSheet::since($from, $to), TransferSheet::between(...$kept));
         }
         self::assertSame([], TransferSheet::since($now, $now)->lines);
     }

@@ -70,6 +70,7 @@ final class WhatIsAcceptedTest extends TestCase
             'playing' => [[self::SPAN, 'solo'], [self::NOTE, 'tutti'], [self::MEASURES, 'soli']],
             'divide' => [[self::SPAN, 'outside-top'], [self::MEASURES, 'turns'], [self::NOTE, 'three'], [self::SPAN, 'desks'], [self::SPAN, 'inside-top']],
             'reduce' => [[self::NOTE, 'top'], [self::SPAN, 'leave-out'], [self::MEASURES, 'octave-down'], [self::SPAN, 'held'], [self::NOTE, 'bottom'], [self::NOTE, 'octave-up']],
+            'rewrite' => [[self::MEASURES, [['as' => 1, 'heads' => [['id' => 'r1', 'at' => 'A4']]]]], [self::NOTE, [['as' => 2, 'rest' => true, 'id' => 'r1'], ['as' => 2, 'heads' => [['id' => 'r2', 'at' => 'D4']]]]]],
             'know' => [[self::NOTE, ['text' => 'as in A, but softer', 'of' => 'as in A']]],
             'pitch' => [[self::NOTE, 'F#4'], [self::NOTE, 'Bb3']],
             'apart' => [[self::SPAN, true], [self::NOTE, true]],
@@ -144,6 +145,8 @@ final class WhatIsAcceptedTest extends TestCase
         yield 'a release that is not' => [self::NOTE, 'release', false, '“release” is true where the beat is written on which the note ends, or the beat itself: “3”, “1 of 15”.'];
         yield 'a release in words' => [self::NOTE, 'release', 'soon', '“release” is true where the beat is written on which the note ends, or the beat itself: “3”, “1 of 15”.'];
         yield 'a division that nobody knows' => [self::SPAN, 'divide', 'in four', '“divide” is one of outside-top, inside-top, desks, turns, three.'];
+        yield 'a measure of rests over the print' => [self::MEASURES, 'rewrite', [['as' => 1, 'rest' => true, 'id' => 'r1']], 'and at least one of them sounds'];
+        yield 'words over the print' => [self::MEASURES, 'rewrite', 'D4 half', 'the notes of one measure as a manuscript has them'];
         yield 'a line that says nothing' => [self::NOTE, 'know', ['text' => ' ', 'of' => ''], '“know” has a “text” of up to 160 characters, and in “of” the line that it takes the place of.'];
         yield 'a misprint by a number' => [self::NOTE, 'pitch', 62, 'A misprint is put right with the name of the right note, such as F#4.'];
         yield 'a misprint without octave' => [self::NOTE, 'pitch', 'F#', 'A misprint is put right with the name of the right note, such as F#4.'];

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, Alike, AskedIn, AskedVersions, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Kept, Links, Made, Marking, NewInvitation, NewLink, Occasions, OpenPlaces, Order, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Played, Profile, ProfileTrial, Proposals, Reading, Refusal, SchoolSettings, Secret, Session, Shared, Sheet, Shelf, ShelfPiece, SizeUp, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
+import type { Account, Address, Alike, AskedIn, AskedVersions, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -136,6 +136,26 @@ function of(name: string, id: string | number | null): string {
     return id === null ? '' : `?${name}=${encodeURIComponent(id)}`
 }
 
+/** What is noted in rehearsal. */
+/** A sheet to practise from. */
+export interface WantedPractice {
+    from: string
+    to: string
+    kinds: readonly string[]
+    minutes: number | null
+}
+
+export interface GivenNote {
+    /** Given where it is made: sent twice it is one note. */
+    key: string
+    at: string
+    from: string
+    to: string
+    parts: number[]
+    what: string
+    howMany: NoteOfRehearsal['howMany']
+}
+
 /** What a class, a section or a group is to be; how it writes; and how its director writes elsewhere. */
 export interface GivenProfile {
     settings: Record<string, unknown>
@@ -182,8 +202,8 @@ export const api = {
     changeSection: (id: number, given: { name?: string; stands?: number; players?: number | null }) => request<undefined>('PATCH', `sections/${id}`, given),
     takeSectionAway: (id: number) => request<undefined>('DELETE', `sections/${id}`),
     occasions: (ensemble: number) => request<Occasions>('GET', `ensembles/${ensemble}/occasions`),
-    makeOccasion: (ensemble: number, given: { kind: string; name: string; on: string }) => request<Made>('POST', `ensembles/${ensemble}/occasions`, given),
-    changeOccasion: (id: number, given: { name: string; on: string }) => request<undefined>('PATCH', `occasions/${id}`, given),
+    makeOccasion: (ensemble: number, given: { kind: string; name: string; on: string; starts: string | null; minutes: number | null; sections: Occasion['sections'] }) => request<Made>('POST', `ensembles/${ensemble}/occasions`, given),
+    changeOccasion: (id: number, given: { name: string; on: string; starts: string | null; minutes: number | null; sections: Occasion['sections'] }) => request<undefined>('PATCH', `occasions/${id}`, given),
     takeOccasionAway: (id: number) => request<undefined>('DELETE', `occasions/${id}`),
     piece: (id: number) => request<Piece>('GET', `pieces/${id}`),
     tryOrder: (id: number, order: Order) => request<ProfileTrial>('POST', `pieces/${id}/order/trial`, { order }),
@@ -202,7 +222,7 @@ export const api = {
     takeBackInvitation: (id: number) => request<undefined>('DELETE', `invitations/${id}`),
     changeMember: (id: number, chosen: Chosen) => request<undefined>('PATCH', `memberships/${id}`, chosen),
     letGo: (id: number) => request<undefined>('DELETE', `memberships/${id}`),
-    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>> & Partial<Pick<Piece, 'kind' | 'tempo' | 'level' | 'occasion'>>) => request<undefined>('PATCH', `pieces/${id}`, given),
+    changePiece: (id: number, given: Partial<Pick<ShelfPiece, 'title' | 'composer' | 'rights' | 'bowing' | 'putAway'>> & Partial<Pick<Piece, 'kind' | 'tempo' | 'level' | 'occasion'>> & { final?: boolean; taught?: boolean; practice?: { tempo: number | null; passages: Record<string, number> } | null }) => request<undefined>('PATCH', `pieces/${id}`, given),
     movePiece: (id: number, before: number | null) => request<undefined>('POST', `pieces/${id}/move`, { before }),
     bringPiece: (id: number, to: number, how: 'move' | 'decided' | 'print') => request<Made>('POST', `pieces/${id}/bring`, { to, how }),
     takePieceAway: (id: number, title: string) => request<undefined>('DELETE', `pieces/${id}`, { title }),
@@ -232,6 +252,7 @@ export const api = {
     dropManuscript: (key: string) => request<undefined>('DELETE', `manuscripts/${key}`),
     putInAsPiece: (key: string, given: { title: string; rights: string; kind: string; sections: { name: string; instrument: string }[] }) => request<Kept>('POST', `manuscripts/${key}/piece`, given),
     putInAsPart: (key: string, given: { name: string; instrument: string }) => request<Kept>('POST', `manuscripts/${key}/part`, given),
+    putOverPrint: (key: string) => request<Kept>('POST', `manuscripts/${key}/over-print`),
     putInOver: (key: string, over: boolean) => request<Kept>('POST', `manuscripts/${key}/correction`, { over }),
     part: (id: number, players: string | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
     marking: (id: number, players: string | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
@@ -261,13 +282,41 @@ export const api = {
     why: (id: number, players: string | null, note: string) => request<Why>('GET', `parts/${id}/why/${encodeURIComponent(note)}${of('players', players)}`),
     ways: (id: number, players: string | null, from: string, to: string) => request<Ways>('GET', `parts/${id}/ways?${new URLSearchParams({ from, to, ...(players === null ? {} : { players: String(players) }) }).toString()}`),
     sizeUp: (id: number, players: string | null) => request<SizeUp>('GET', `parts/${id}/size-up${of('players', players)}`),
-    links: (part: number, players: string | null) => request<Links>('GET', `parts/${part}/links${of('players', players)}`),
-    openLink: (part: number, players: string | null, days: number) => request<NewLink>('POST', `parts/${part}/links${of('players', players)}`, { days }),
+    handouts: (part: number) => request<Handouts>('GET', `parts/${part}/handouts`),
+    handOut: (part: number, key: string, proposals: boolean, audiences: string[] | null) => request<{ handouts: Handouts['handouts'] }>('POST', `parts/${part}/handouts`, { key, proposals, audiences }),
+    handOutAll: (piece: number, key: string, proposals: boolean) => request<{ handouts: Handouts['handouts'] }>('POST', `pieces/${piece}/handouts`, { key, proposals }),
+    takeHandoutBack: (handout: number) => request<undefined>('POST', `handouts/${handout}/withdraw`),
+    slip: (part: number, players: string | null, from: string | null, to: string | null) => request<Slip>('GET', `parts/${part}/slip${query({ players, from, to })}`),
+    callOut: (piece: number, from: string | null) => request<CallOut>('GET', `pieces/${piece}/call-out${query({ from })}`),
+    sayOldSet: (part: number, key: string, what: { typed: string } | { handout: number }) => request<undefined>('PUT', `parts/${part}/old-set`, { key, ...what }),
+    openLink: (part: number, players: string | null, days: number, handout: number | null, proposals: boolean) => request<Link>('POST', `parts/${part}/links${of('players', players)}`, { days, handout, proposals }),
+    rehearsal: (piece: number) => request<Rehearsal>('GET', `pieces/${piece}/rehearsal`),
+    keepNote: (piece: number, note: GivenNote) => request<NoteOfRehearsal>('POST', `pieces/${piece}/notes`, note),
+    changeNote: (key: string, note: Omit<GivenNote, 'key' | 'at'>) => request<NoteOfRehearsal>('PATCH', `notes/${key}`, note),
+    makeOfNote: (key: string, became: NonNullable<NoteOfRehearsal['became']>) => request<NoteOfRehearsal>('POST', `notes/${key}/become`, { became }),
+    plan: (occasion: number) => request<Plan>('GET', `occasions/${occasion}/plan`),
+    keepPlan: (occasion: number, items: { key: string; passes: number; talk: number; words?: string }[] | null) => request<Plan>('PUT', `occasions/${occasion}/plan`, { items }),
+    pulse: (part: number) => request<Pulse>('GET', `parts/${part}/pulse`),
+    answerSuggestions: (part: number, keys: string[], take: boolean, reason: string) => request<Pulse>('POST', `parts/${part}/suggestions`, { keys, take, reason }),
+    prescribe: (piece: number, by: string) => request<undefined>('POST', `pieces/${piece}/prescription`, { by }),
+    liftPrescription: (piece: number) => request<undefined>('DELETE', `pieces/${piece}/prescription`),
+    scalePatterns: (ensemble: number) => request<ScalePatterns>('GET', `ensembles/${ensemble}/scales/patterns`),
+    scales: (ensemble: number, wanted: { keys: string; octaves: number; figure: string; bow: string; open: string | null; for: string }) => request<Scales>('GET', `ensembles/${ensemble}/scales${query(wanted)}`),
+    lesson: (piece: number, under: 'names' | 'fingers' | 'counts' | 'nothing', part: number | null) => request<Lesson>('GET', `pieces/${piece}/lesson${query({ under, part })}`),
+    growProfile: (piece: number) => request<Lesson>('POST', `pieces/${piece}/profile`),
+    spreadLine: (piece: number, given: { key: string; for: readonly string[]; part: number | null }) => request<Lesson>('POST', `pieces/${piece}/unison`, given),
+    practice: (part: number, from: string | null, to: string | null) => request<Practice>('GET', `parts/${part}/practice${query({ from, to })}`),
+    makePractice: (part: number, wanted: WantedPractice & { all: boolean }) => request<PracticeSheet>('POST', `parts/${part}/practice`, wanted),
+    keepPractice: (part: number, wanted: WantedPractice & { key: string }) => request<KeptPractice>('POST', `parts/${part}/practice-sheets`, wanted),
+    takePracticeAway: (id: number) => request<undefined>('DELETE', `practice-sheets/${id}`),
+    packet: (occasion: number) => request<Packet>('GET', `occasions/${occasion}/packet`),
     closeLink: (id: number) => request<undefined>('DELETE', `links/${id}`),
-    shared: (token: string) => request<Shared>('GET', `shared/${token}`),
 }
 
 export const partSheetCsv = (id: number, players: string | null, proposals: boolean) => `/api/parts/${id}/sheet.csv${query({ players, proposals: proposals ? 1 : null })}`
+export const calendarOf = (ensemble: number) => `/api/ensembles/${ensemble}/calendar.ics`
+export const scoreXml = (piece: number) => `/api/pieces/${piece}/score.musicxml`
+export const slipCsv = (part: number, players: string | null, from: string | null, to: string | null) => `/api/parts/${part}/slip.csv${query({ players, from, to })}`
+export const callOutCsv = (piece: number, from: string | null) => `/api/pieces/${piece}/call-out.csv${query({ from })}`
 export const partMusicXml = (id: number, players: string | null) => `/api/parts/${id}/musicxml${of('players', players)}`
 export const schoolExport = (id: number) => `/api/schools/${id}/export`
-export const sharedMusicXml = (token: string) => `/api/shared/${token}/musicxml`

@@ -1,10 +1,10 @@
 /** What the server says. Written by `php artisan client:types`; a test fails when it is stale. */
 
 /** Every kind of pencil mark, in the server's order. */
-export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'divide' | 'reduce' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
+export type KindName = 'strike' | 'slur' | 'hook' | 'retake' | 'lift' | 'set' | 'split' | 'as-it-comes' | 'hooked-pairs' | 'pair' | 'direction' | 'change' | 'times' | 'stagger' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'misprint' | 'divide' | 'reduce' | 'rewrite' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
 
 /** The fields of a decision. */
-export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'divide' | 'reduce' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
+export type FieldName = 'action' | 'set' | 'direction' | 'times' | 'desks' | 'place' | 'amount' | 'lane' | 'stroke' | 'finger' | 'placement' | 'choice' | 'slide' | 'bar' | 'stay' | 'string' | 'position' | 'shift' | 'noteName' | 'reminder' | 'accidental' | 'pluck' | 'mute' | 'dynamic' | 'accent' | 'strongAccent' | 'staccato' | 'tenuto' | 'fermata' | 'breath' | 'cue' | 'count' | 'release' | 'pitch' | 'divide' | 'reduce' | 'rewrite' | 'playing' | 'text' | 'staffText' | 'apart' | 'know' | 'bowMark' | 'fingerMark'
 
 /** The field under which a kind is decided. */
 export const FIELD_OF: Record<KindName, FieldName> = {
@@ -54,6 +54,7 @@ export const FIELD_OF: Record<KindName, FieldName> = {
     'misprint': 'pitch',
     'divide': 'divide',
     'reduce': 'reduce',
+    'rewrite': 'rewrite',
     'playing': 'playing',
     'text': 'text',
     'staffText': 'staffText',
@@ -64,7 +65,7 @@ export const FIELD_OF: Record<KindName, FieldName> = {
 }
 
 /** null takes back. */
-export type DecisionFields = Partial<Record<Exclude<FieldName, 'know'>, string | number | boolean | null>> & { know?: { text: string; of: string } | null }
+export type DecisionFields = Partial<Record<Exclude<FieldName, 'know' | 'rewrite'>, string | number | boolean | null>> & { know?: { text: string; of: string } | null; rewrite?: readonly object[] | null }
 
 export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks
 
@@ -130,6 +131,17 @@ export interface AskedVersions {
     decisions: Decision[]
 }
 
+/** Players whom a part is handed out to. */
+export interface Audience {
+    /** nothing: everybody */
+    key: string
+    name: string
+    /** number of their newest handout */
+    newest: number | null
+    /** marks that are different since then */
+    since: number
+}
+
 /** A passage in the order to teach them. */
 export interface Beginning {
     name: string
@@ -153,6 +165,28 @@ export type BowAction = 'hook' | 'retake' | 'lift' | 'change' | 'split' | 'join'
 export type BowSign = 'down' | 'up'
 
 export type BowingSchool = 'strong-beat' | 'as-it-comes' | 'paired'
+
+/** What every section changes, in the order of the piece. */
+export interface CallOut {
+    title: string
+    composer: string
+    ensemble: string
+    sections: CallOutSection[]
+    lines: Called[]
+}
+
+/** A section on the sheet for the podium. */
+export interface CallOutSection {
+    part: string
+    from: SlipEnd
+    changes: number
+}
+
+/** One change that is called out. */
+export interface Called {
+    part: string
+    line: SheetLine
+}
 
 /** What is decided in some measures, carried to others. */
 export interface Carried {
@@ -204,6 +238,14 @@ export interface Correction {
     tunes: string[]
 }
 
+/** One thing that a line asks of its players, where it first comes. */
+export interface Demand {
+    kind: string
+    what: string
+    measure: string
+    times: number
+}
+
 export type Density = 'first-year' | 'usual' | 'sparse'
 
 /** A part that could be made from another one; nothing is kept yet. */
@@ -224,7 +266,7 @@ export interface Desk {
     ensemble: DeskEnsemble
     /** parts of the same piece */
     siblings: PartName[]
-    /** the print, as MusicXML */
+    /** what is played, as MusicXML */
     music: string
     /** made from its contents */
     musicName: string
@@ -237,6 +279,8 @@ export interface Desk {
     /** those whose edition this is; null: the section's */
     players: string | null
     words: Words
+    /** the print, where something else is typed over it */
+    printed: PrintedMeasure[]
 }
 
 /** Who plays the part on the desk. */
@@ -252,6 +296,10 @@ export interface DeskPart {
     instrument: Instrument
     /** whoever has it on the desk may put something into its record */
     decides: boolean
+    /** or may say what they would decide */
+    suggests: boolean
+    /** nothing is decided any more */
+    final: boolean
     /** and may hand it out */
     shares: boolean
 }
@@ -496,6 +544,45 @@ export interface HandNote {
     afterRest: boolean
 }
 
+/** A handout in the list of a part. */
+export interface Handout {
+    id: number
+    number: number
+    /** nothing: everybody */
+    audience: string
+    /** “Outside” */
+    audienceName: string
+    by: string
+    at: string
+    proposals: boolean
+    /** when it was taken back */
+    withdrawn: string | null
+}
+
+/** Which handout something is. */
+export interface HandoutName {
+    /** of the part, from 1 */
+    number: number
+    /** date and time */
+    at: string
+    /** what nobody decided is on it too */
+    proposals: boolean
+}
+
+/** What of a part was handed out. */
+export interface Handouts {
+    /** the newest first */
+    handouts: Handout[]
+    /** everybody first */
+    audiences: Audience[]
+    /** notes with marks that nobody decided: they go out only where that is asked for */
+    proposed: number
+    /** what used copies have */
+    oldSet: Handout | null
+    /** that are open */
+    links: Link[]
+}
+
 /** A part as it is heard, in the order in which it is played. */
 export interface Heard {
     /** quarters a minute at the start */
@@ -572,6 +659,16 @@ export interface Kept {
     part: number
 }
 
+/** A sheet that goes out with the next handout. */
+export interface KeptPractice {
+    id: number
+    key: string
+    from: string
+    to: string
+    kinds: string[]
+    minutes: number | null
+}
+
 /** A note whose proposals are not taken along with others. */
 export interface LeftOut {
     note: string
@@ -579,6 +676,62 @@ export interface LeftOut {
     beat: number
     pitch: string | null
     why: string
+}
+
+/** A line or piece as a lesson: what it asks of whom, which lines prepare it, and for a line in unison where instruments differ. */
+export interface Lesson {
+    piece: number
+    title: string
+    kind: 'piece' | 'line'
+    ensembleId: number
+    ensemble: string
+    /** the day on which it was taught */
+    taught: string | null
+    /** titles of the lesson lines that the class has played */
+    after: string[]
+    sections: LessonSection[]
+    /** sentences about lesson lines that come before what they need */
+    tooEarly: string[]
+    /** the line, and each harmony beside it */
+    sources: LessonSource[]
+    differs: LessonDifference[]
+    /** who shares every instruction */
+    shared: string[]
+    /** what this line asks of the hand that the class profile does not list */
+    gains: string[]
+    /** all parts, or one, with their marks, MusicXML; null for a printed set */
+    music: string | null
+    words: Words
+}
+
+/** Where instruments on one line do different things. */
+export interface LessonDifference {
+    measures: string[]
+    words: string
+}
+
+/** What a piece or line asks of one section. */
+export interface LessonSection {
+    part: number
+    name: string
+    instrument: string
+    /** “You know everything except …” */
+    sentence: string
+    ready: Demand[]
+    reviews: Demand[]
+    new: Demand[]
+    /** lesson lines that prepare it, in their order */
+    prepared: Prepared[]
+    /** how pickup and repeat are counted */
+    counting: string[]
+}
+
+/** A line, or a harmony beside it, from which parts for other instruments can be made. */
+export interface LessonSource {
+    part: number
+    name: string
+    /** instruments that have no part of it yet */
+    missing: ('violin' | 'viola' | 'cello' | 'bass')[]
 }
 
 export type Level = 'first-year' | 'second-year' | 'third-year' | 'advanced'
@@ -619,11 +772,12 @@ export interface Link {
     /** date and time */
     expires: string
     openings: number
-}
-
-/** The open links of a part. */
-export interface Links {
-    links: Link[]
+    /** whose edition it shows; nothing: everybody's */
+    audience: string
+    /** id of the one handout that it shows; null: always the newest */
+    handout: number | null
+    /** null where it was made before addresses were kept */
+    address: string | null
 }
 
 /** What was made. */
@@ -693,6 +847,8 @@ export interface Marking {
     board?: Board
     /** places that are kept in several versions, open or settled */
     questions?: Question[]
+    /** names the music where measures of it are typed over the print */
+    over?: string
 }
 
 /** What one role may do, in words. */
@@ -700,6 +856,15 @@ export interface May {
     role: Role
     decides: boolean
     what: string[]
+}
+
+/** Where a measure is on the page, so that it can be gone to. */
+export interface MeasureStart {
+    measure: string
+    /** id of its first note */
+    note: string
+    /** that stands over it */
+    letter?: string
 }
 
 /** Somebody in an ensemble. */
@@ -716,12 +881,6 @@ export interface Member {
 /** An invitation with its address, which is shown this once. */
 export interface NewInvitation {
     invitation: Invitation
-    address: string
-}
-
-/** A link just made: its address is told this once. */
-export interface NewLink {
-    link: Link
     address: string
 }
 
@@ -777,6 +936,30 @@ export interface Note {
     marks: Mark[]
 }
 
+/** What was noted in rehearsal. */
+export interface NoteOfRehearsal {
+    key: string
+    from: string
+    to: string
+    /** none: all of them */
+    parts: number[]
+    /** nothing: a flag that is completed afterwards */
+    what: string
+    howMany: 'all' | 'most' | 'some' | 'one stand' | 'wanted' | null
+    at: string
+    by: string
+    /** null: it is open */
+    became: 'reminder' | 'step' | 'change' | 'let-go' | null
+}
+
+/** A place that was noted three times or more. */
+export interface NotedAgain {
+    measure: string
+    /** none: all of them */
+    parts: number[]
+    times: number
+}
+
 /** A concert or a rehearsal. */
 export interface Occasion {
     id: number
@@ -786,12 +969,27 @@ export interface Occasion {
     on: string
     /** titles of what is played */
     pieces: string[]
+    /** the hour, as 19:30 */
+    starts: string | null
+    /** how long it is */
+    minutes: number | null
+    /** what is left before it, in words */
+    left: string[]
+    /** instruments that come; null: everybody */
+    sections: ('violin' | 'viola' | 'cello' | 'bass')[] | null
 }
 
 export interface Occasions {
     ensemble: string
     /** in order */
     occasions: Occasion[]
+}
+
+/** A kind of practice, and why it helps here. */
+export interface OfferedPractice {
+    kind: string
+    title: string
+    because: string | null
 }
 
 /** What is worth deciding in a part. */
@@ -864,6 +1062,35 @@ export interface OutOfLines {
     findings: OutOfLine[]
 }
 
+/** All that was handed out for a concert. */
+export interface Packet {
+    name: string
+    /** the day */
+    on: string
+    ensemble: string
+    /** in order */
+    pieces: PacketPiece[]
+}
+
+/** A part of a packet. */
+export interface PacketPart {
+    id: number
+    name: string
+    /** of the ensemble; the part's own name where it is in none */
+    section: string
+    /** the newest for everybody, and for its players where they have their own */
+    handouts: Handout[]
+}
+
+/** A piece of a packet. */
+export interface PacketPiece {
+    id: number
+    title: string
+    composer: string
+    rights: Rights
+    parts: PacketPart[]
+}
+
 /** A file with pictures of the printed page. */
 export interface PageFile {
     key: string
@@ -919,6 +1146,8 @@ export interface PassageCell {
     decided: number
     /** findings and versions that are left in it */
     open: number
+    /** changes to what was handed out last; null: nothing is handed out of the part */
+    changed: number | null
 }
 
 /** A section against the passages of its piece. */
@@ -939,6 +1168,13 @@ export interface PassageTable {
     /** names */
     passages: string[]
     rows: PassageRow[]
+}
+
+/** A passage that is practised in a tempo of its own. */
+export interface PassageTempo {
+    passage: string
+    from: string
+    tempo: number
 }
 
 /** A part as it was after one of the entries of its record. */
@@ -1024,6 +1260,16 @@ export interface Piece {
     passages: Passage[]
     /** false: they are its rehearsal letters */
     ownPassages: boolean
+    /** tempo for practice, in quarters a minute */
+    practice: number | null
+    /** the same for passages that have one of their own, by name */
+    practiceOf: Record<string, number>
+    /** since when nothing is decided any more */
+    final: string | null
+    /** who says how it is bowed */
+    prescribedBy: string | null
+    /** what is left, in words */
+    left: string[]
     words: Words
 }
 
@@ -1061,15 +1307,149 @@ export interface PieceProposals {
 
 export type Placement = 'open' | 'low' | 'regular' | 'high' | 'extended' | 'harmonic'
 
+/** The plan of a rehearsal. */
+export interface Plan {
+    id: number
+    name: string
+    /** the day */
+    on: string
+    minutes: number
+    /** of what is taken: never more than there are minutes */
+    seconds: number
+    /** somebody put it in order; false: it is proposed */
+    chosen: boolean
+    items: PlanItem[]
+    /** what did not fit */
+    leftOut: PlanItem[]
+    /** what could be taken besides */
+    pool: PlanItem[]
+}
+
+/** One thing to be rehearsed. */
+export interface PlanItem {
+    key: string
+    kind: 'tune' | 'reach' | 'again' | 'settle' | 'note' | 'line-up' | 'own'
+    /** null: something that somebody typed */
+    piece: number | null
+    title: string
+    words: string
+    /** first measure */
+    from: string
+    to: string
+    passes: number
+    /** seconds */
+    talk: number
+    /** seconds of playing it once, at the tempo of practice */
+    once: number
+    /** all of it */
+    seconds: number
+}
+
 /** What was played to a click, written down. */
 export interface Played {
     /** the measures of a manuscript, JSON; their notes have no names yet */
     typed: string
 }
 
+/** What may be practised in a passage of a part. */
+export interface Practice {
+    part: number
+    name: string
+    piece: number
+    title: string
+    ensemble: string
+    /** whether sheets may be chosen for students */
+    decides: boolean
+    notation: boolean
+    from: string
+    to: string
+    /** in which something is written */
+    measures: MeasureStart[]
+    /** all kinds, in the order in which they are done */
+    offered: OfferedPractice[]
+    kept: KeptPractice[]
+    words: Words
+}
+
+/** One thing to practise, in words. */
+export interface PracticeDone {
+    /** of exercise */
+    kind: string
+    title: string
+    /** what is done */
+    say: string
+    /** when to go on */
+    goOn: string
+    /** “at 58, 72” */
+    pace: string
+    times: number
+    rest: number
+    /** with the rest after it */
+    seconds: number
+    caution: string | null
+}
+
+/** Exercises for a passage: in words, and for those who may see notes as music and as it is heard. */
+export interface PracticeSheet {
+    /** that tells it apart from others of the part */
+    key: string
+    /** “Measures 5–8” */
+    title: string
+    from: string
+    to: string
+    /** of all of it */
+    seconds: number
+    steps: PracticeDone[]
+    /** what did not fit the minutes */
+    leftOut: PracticeDone[]
+    /** MusicXML; null: words only */
+    music: string | null
+    heard: Heard | null
+    /** how the hand goes, to be shown large */
+    hand: Hand | null
+    /** titles of what not all sections have alike, where it is for all of them */
+    apart: string[]
+}
+
+/** A place that players work at by themselves, noted in rehearsal. */
+export interface PracticeStep {
+    /** the first */
+    measure: string
+    /** the last */
+    to: string
+    words: string
+}
+
+/** How fast a piece is practised, and how fast it will be played: quarters a minute. */
+export interface PracticeTempo {
+    concert: number
+    /** null: nobody said */
+    practice: number | null
+    /** those that have a tempo of their own */
+    passages: PassageTempo[]
+}
+
+/** A lesson line that prepares what is not ready yet. */
+export interface Prepared {
+    piece: number
+    title: string
+    what: string[]
+    /** in which that comes */
+    measures: string[]
+}
+
 /** Sections of the map as they would be. */
 export interface Previewed {
     parts: MapPart[]
+}
+
+/** A measure as it is printed, where something else is typed over it. */
+export interface PrintedMeasure {
+    /** id of the first note that is typed over it */
+    note: string
+    measure: string
+    /** MusicXML of this measure alone */
+    music: string
 }
 
 /** A class profile and what it can hold. */
@@ -1147,6 +1527,14 @@ export interface Proposals {
     leftOut: LeftOut[]
 }
 
+/** What is new in a part. */
+export interface Pulse {
+    /** number of the newest entry of its record */
+    seq: number
+    /** the newest first */
+    suggestions: Suggestion[]
+}
+
 /** Versions of a span, side by side until one is taken. */
 export interface Question {
     id: string
@@ -1220,6 +1608,39 @@ export interface Refusal {
     outOfOrder: boolean
 }
 
+/** A piece in rehearsal. */
+export interface Rehearsal {
+    piece: number
+    title: string
+    ensemble: string
+    measures: RehearsedMeasure[]
+    parts: RehearsedPart[]
+    /** the newest first */
+    notes: NoteOfRehearsal[]
+    again: NotedAgain[]
+    toSettle: ToSettle[]
+    /** passages, as far as notes show it */
+    neverReached: string[]
+    words: Words
+}
+
+/** A measure of the piece, for whoever stands before the class. */
+export interface RehearsedMeasure {
+    measure: string
+    /** at the tempo of practice */
+    seconds: number
+    letter?: string
+}
+
+/** A part in rehearsal: what stands in its measures, so that a note completes itself. */
+export interface RehearsedPart {
+    id: number
+    name: string
+    decides: boolean
+    /** measure => what is marked in it, in words */
+    marks: Record<string, string[]>
+}
+
 /** What would bring sections into line; it has been tried. */
 export interface Remedy {
     words: string
@@ -1229,6 +1650,55 @@ export interface Remedy {
 export type Rights = 'own' | 'public-domain' | 'licensed' | 'printed-only'
 
 export type Role = 'director' | 'co-teacher' | 'coach'
+
+/** A key of a piece of the next concert. */
+export interface ScaleKey {
+    key: string
+    name: string
+    title: string
+}
+
+/** Scales of one instrument that start on one finger and have one pattern. */
+export interface ScalePattern {
+    instrument: string
+    /** the finger */
+    starts: string
+    /** where the half steps lie, string by string */
+    patterns: string
+    /** “G: A, B♭; D: E, F” */
+    where: string
+}
+
+/** One-octave major scales of a class by the finger that they start on. */
+export interface ScalePatterns {
+    patterns: ScalePattern[]
+}
+
+/** A scale as one instrument plays it. */
+export interface ScaleSection {
+    instrument: string
+    /** “open D”, “1 on G” */
+    starts: string
+    /** on the way up */
+    fingers: string
+    /** “D 2-3, A 2-3” */
+    patterns: string
+}
+
+/** Scales for a class: as music, as it is heard, and in a table by their patterns. */
+export interface Scales {
+    ensemble: string
+    title: string
+    /** as many as all of them have */
+    octaves: number
+    music: string
+    heard: Heard
+    /** of the first key */
+    sections: ScaleSection[]
+    /** keys of the next concert */
+    concert: ScaleKey[]
+    words: Words
+}
 
 /** A school that somebody belongs to. */
 export interface School {
@@ -1301,17 +1771,28 @@ export interface Shared {
     composer: string
     part: string
     ensemble: string
+    handout: HandoutName
     /** whether the print may be shown */
     notation: boolean
-    /** MusicXML */
-    music?: string
     layer?: Mark[]
+    /** only where what nobody decided is shown too */
     hand?: Hand
     sheet?: SheetLine[]
     performance?: Performance
     words?: Words
     /** what its players have to know of each passage */
     lines?: SectionLine[]
+    /** the print, where something else is typed over it */
+    printed?: PrintedMeasure[]
+    /** where each is */
+    measures?: MeasureStart[]
+    tempo?: PracticeTempo
+    /** the concert */
+    occasion?: Occasion
+    /** places to work at */
+    practice?: PracticeStep[]
+    /** to practise from; their notes are a file of their own */
+    sheets?: PracticeSheet[]
 }
 
 /** A transfer sheet. */
@@ -1342,6 +1823,8 @@ export interface SheetLine {
     line: number | null
     /** why it was decided, where somebody said so */
     reason: string | null
+    /** it may be there already: it is looked for first */
+    check: boolean
 }
 
 /** Everything somebody has a part in. */
@@ -1382,6 +1865,10 @@ export interface ShelfPart {
     decisions: number
     /** that are open */
     links: number
+    /** number of the newest; null: nothing is handed out */
+    handout: number | null
+    /** entries since then */
+    since: number
     /** that are left; null: it was never worked out */
     findings: number | null
     /** places kept in several versions */
@@ -1433,6 +1920,26 @@ export interface Skipped {
     why: string
 }
 
+/** What a player changes on one page so that it reads as another. */
+export interface Slip {
+    from: SlipEnd
+    to: SlipEnd
+    lines: SheetLine[]
+    /** measures whose notes are others by now */
+    otherNotes: string[]
+}
+
+/** One of the two pages that a slip is between. */
+export interface SlipEnd {
+    /** a handout, what old copies have, nothing, or what is decided now */
+    what: 'handout' | 'old' | 'bare' | 'now'
+    handout?: number
+    /** of the handout */
+    number?: number
+    /** when it was handed out */
+    at?: string
+}
+
 /** From one measure to another, both included, as they are printed. */
 export interface Span {
     from: string
@@ -1462,6 +1969,26 @@ export interface Stop {
     finger: number
     /** offset of the regular first finger */
     hand: number
+}
+
+/** What somebody would decide. */
+export interface Suggestion {
+    /** of its entry */
+    key: string
+    by: string
+    at: string
+    /** whoever looks suggested it */
+    mine: boolean
+    /** what it is, a sentence a decision */
+    words: string[]
+    /** the first that it is about */
+    note: string | null
+    /** as they would be decided */
+    decisions: Decision[]
+    /** null: it is open */
+    answer: 'taken' | 'left' | null
+    /** the reason that was given */
+    why: string
 }
 
 /** A part in figures. */
@@ -1514,6 +2041,19 @@ export interface TheirEntry {
     by: string
     at: string
     decisions: Decision[]
+}
+
+/** A place that is kept in versions until the class has played them. */
+export interface ToSettle {
+    part: number
+    name: string
+    /** with what each version decides */
+    question: Question
+    /** the same in words, a sentence a version */
+    said: string[]
+    /** newest entry of the part's record */
+    seq: number
+    decides: boolean
 }
 
 /** What a section has against the note to tune to. */

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { useQueue } from '../record/queue'
 import SaveState from '../record/SaveState.vue'
 import { forgetEngravings } from '../page/kept-engravings'
+import { forgetRehearsals } from '../rehearsing/notes'
 import { forgetHistories } from '../typing/draft'
 import { problemWords } from '../desk/words'
 import { useSession } from '../stores/session'
@@ -28,6 +29,7 @@ async function signOut(): Promise<void> {
     }
     try {
         await session.signOut()
+        forgetRehearsals()
         await Promise.all([forgetEngravings(), forgetHistories()])
         await router.push('/sign-in')
     } catch (problem) {

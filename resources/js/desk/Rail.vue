@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
+import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { OpenPlace, Question, SizeUp as Sized, Way } from '../api/types'
 import type { DeskCommand } from '../marks/hands'
@@ -36,6 +37,7 @@ const emit = defineEmits<{ choose: [note: string]; visit: [part: number, note: s
 const sizing = defineModel<boolean>('sizing', { required: true })
 
 const desk = useDesk()
+const router = useRouter()
 const { selected, chosen, strokeChosen, spanWords, beside } = props.selecting
 const { trial, why, ways } = props.trying
 const { current } = props.walk
@@ -81,6 +83,8 @@ function go(part: number, { note }: OpenPlace): void {
     }
 }
 
+const practise = (from: string, to: string) => router.push({ path: `/parts/${desk.part?.part.id}/practice`, query: { from, to } })
+
 const beingSaved = (note: string | null) => desk.waiting.some(({ decisions }) => (decisions ?? []).some((decision) => !('note' in decision) || decision.note === note))
 
 watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), { immediate: true })
@@ -89,8 +93,9 @@ watch([() => desk.part?.part.id, sizing], () => sizing.value && void sizeUp(), {
 <template>
     <aside class="rail" tabindex="0" aria-label="The chosen note, findings and what is open">
         <Refused />
+        <slot />
         <GoneList :chosen="chosen" />
-        <SizeUp v-if="sizing" :size="sized" :fault="fault" @go="emit('choose', $event)" @again="sizeUp" />
+        <SizeUp v-if="sizing" :size="sized" :fault="fault" @go="emit('choose', $event)" @again="sizeUp" @practise="practise" />
         <NoteCard v-else :note="chosen" :begin="strokeChosen" :span="spanWords" :commands="commands" :saving="beingSaved(selected)" :single-keys="singleKeys">
             <template #ways>
                 <Ways v-if="chosen" :note="chosen" :why="why" :ways="ways" :previewed="trial?.kind === 'way' ? trial.place : null" @take="take($event.decisions)" @look="trying.lookAtWay" />

@@ -6,7 +6,7 @@ import type { SizeUp } from '../api/types'
 
 /** What to know of a part before marking it. Every line leads to its place on the page. */
 const props = defineProps<{ size: SizeUp | null; fault: string }>()
-const emit = defineEmits<{ go: [note: string]; again: [] }>()
+const emit = defineEmits<{ go: [note: string]; again: []; practise: [from: string, to: string] }>()
 
 const NEWNESS = { 'not-taught': 'not taught', recent: 'learned last', known: '' } as const
 
@@ -60,6 +60,18 @@ function places(measures: readonly string[]): string {
     return `${say(measures.length === 1 ? 'Measure' : 'Measures')} ${words.slice(0, 4).join(', ')}${words.length > 4 ? ' …' : ''}`
 }
 
+/** The last of the first measures in a row. */
+function after(measures: readonly string[]): string {
+    let last = measures[0] ?? ''
+    for (const measure of measures.slice(1)) {
+        if (Number(measure) !== Number(last) + 1) {
+            break
+        }
+        last = measure
+    }
+    return last
+}
+
 function stretch(from: string, to: string): string {
     return from === to ? from : `${from}–${to}`
 }
@@ -95,6 +107,7 @@ function stretch(from: string, to: string): string {
                         <span class="trouble-words" :title="spot.message">{{ spot.message }}</span>
                         <span v-if="spot.drill" class="drill" :title="spot.drill">{{ spot.drill }}</span>
                     </button>
+                    <button type="button" class="link" @click="emit('practise', spot.measures[0] ?? spot.measure, after(spot.measures))">Practise it</button>
                 </li>
             </ol>
             <button v-if="size.troubleSpots.length > MOST_SPOTS && !whole" type="button" class="link" @click="whole = true">{{ size.troubleSpots.length - MOST_SPOTS }} less serious</button>

@@ -4,17 +4,22 @@ import type { Desk } from '../api/types'
 import { BehindPages } from '../page/behind'
 import { fileName, PaperMaker } from '../page/paper-maker'
 import { save } from '../page/pdf'
-import { lineWidth, marked, transfer, type Paper } from '../page/sheets'
+import { lineWidth, marked, numbered, transfer, type Paper } from '../page/sheets'
+import { addressOf, handoutSheets, newestOf } from '../sharing/handout-paper'
 import { drawn } from '../stores/desk'
 import { headingOf, printOf, type OnPaper } from './on-paper'
 
 export interface AllParts {
+    /** as they were handed out last, or, where nothing is handed out of a part yet, as it is now */
+    handedOut: boolean
     what: Exclude<OnPaper, 'versions'>
     proposals: boolean
     reasons: boolean
     paper: Paper
     /** Part id => how many copies of it; none: it is left out. */
     copies: Record<number, number>
+    /** Each copy says which it is. */
+    numbered: boolean
     as: 'pdf' | 'zip'
 }
 
@@ -32,12 +37,12 @@ export async function saveAllParts(desk: Desk, how: AllParts, told: (name: strin
         const files: Record<string, Uint8Array> = {}
         for (const { id, name } of desk.siblings.filter((sibling) => (how.copies[sibling.id] ?? 0) > 0)) {
             told(name)
-            const sheets = await sheetsOf(await api.part(id, null), how, behind)
+            const sheets = (how.handedOut ? await handedOut(id, how.paper, behind) : null) ?? (await sheetsOf(await api.part(id, null), how, behind))
             if (how.as === 'zip') {
                 files[`${fileName(name)}.pdf`] = new Uint8Array(await (await maker.pdfOf(sheets, `${desk.piece.title}, ${name}`)).arrayBuffer())
             } else {
                 for (let copy = 0; copy < (how.copies[id] ?? 0); copy++) {
-                    all.push(...sheets.map((sheet) => sheet.cloneNode(true) as SVGSVGElement))
+                    all.push(...(how.numbered ? numbered(sheets, how.paper, copy + 1) : sheets.map((sheet) => sheet.cloneNode(true) as SVGSVGElement)))
                 }
             }
             behind.forget()
@@ -61,4 +66,10 @@ async function sheetsOf(desk: Desk, how: AllParts, behind: BehindPages): Promise
     }
     const page = await behind.of(printOf(desk), lineWidth(how.paper))
     return marked(page, drawn(desk.marking.notes ?? []).filter(({ decided }) => how.proposals || decided === true), how.paper, headingOf(desk))
+}
+
+async function handedOut(part: number, paper: Paper, behind: BehindPages): Promise<SVGSVGElement[] | null> {
+    const told = await api.handouts(part)
+    const newest = newestOf(told, '')
+    return newest && (await handoutSheets(newest.id, addressOf(told, newest), paper, behind))
 }

@@ -76,8 +76,8 @@ export function deskHands(reach: Reach): DeskHands {
             void versions.keep()
             return
         }
-        if (trial?.kind === 'line') {
-            say('It is about several parts: decide it on the line-up.')
+        if (trial?.kind === 'line' || trial?.kind === 'suggestion') {
+            say(trial.kind === 'line' ? 'It is about several parts: decide it on the line-up.' : 'It is suggested: take it or leave it beside the page.')
             return
         }
         const decisions = trial?.decisions ?? like?.decisions ?? walk.finding.value?.fixes[0]?.decisions

@@ -24,7 +24,7 @@ export function headingOf(desk: Desk): Heading {
     }
 }
 
-export const printOf = (desk: Desk) => ({ music: desk.music, name: desk.musicName, silent: desk.performance.silent })
+export const printOf = (desk: Desk) => ({ music: desk.music, name: desk.musicName, silent: desk.performance.silent, beside: desk.printed })
 
 /**
  * Paper shows what is decided and, where it is asked for, what is proposed: never what is only looked at, and never the part

@@ -6,7 +6,7 @@ import { problemWords } from './words'
 
 /** What is looked at on the page before anything is decided: a fix, another way to finger, what is carried here, a version, one that is being made, or what the line-up offers. */
 export interface Trial {
-    kind: 'fix' | 'way' | 'carry' | 'version' | 'draft' | 'line'
+    kind: 'fix' | 'way' | 'carry' | 'version' | 'draft' | 'line' | 'suggestion'
     place: number
     /** What would be decided: just what is shown. */
     decisions: Decision[]

@@ -121,6 +121,11 @@ export const reduce: KindRow = {
     keys: (hands) => [{ keys: ['%'], label: 'Less: top note, bottom note, leave out, an octave lower or higher, one long note, as printed', short: 'Less', group: 'Players', run: () => cycle(hands, 'reduce', Object.keys(REDUCTIONS)) }],
 }
 
+export const rewrite: KindRow = {
+    slot: 'text',
+    draw: (line, head, mark) => line.rewritten(head, mark),
+}
+
 const HOW_MANY = ['solo', 'soli', 'tutti']
 
 export const playing: KindRow = {

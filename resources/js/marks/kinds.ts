@@ -52,6 +52,7 @@ export const KINDS: Table = {
     misprint: music.misprint,
     divide: music.divide,
     reduce: music.reduce,
+    rewrite: music.rewrite,
     playing: music.playing,
     text: music.text,
     staffText: music.staffText,

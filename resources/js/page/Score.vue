@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Mark } from '../api/types'
+import type { Beside } from './engraving'
+import type { Engraved } from './print'
 import { ScorePage, type Flag, type Pointed, type Tracks } from './score-page'
 
 const props = defineProps<{
@@ -14,6 +16,10 @@ const props = defineProps<{
     flags?: Flag[]
     /** Measures that are not played, counted from 0. */
     silent?: readonly number[] | undefined
+    /** The print, where something else is typed over it. */
+    beside?: readonly Beside[] | undefined
+    /** Where it is engraved elsewhere; the music is then only its name. */
+    ready?: ((width: number) => Promise<Engraved>) | undefined
     tracks?: Tracks | null
     pointed?: readonly Pointed[]
     /** The note that is heard. */
@@ -36,7 +42,7 @@ async function draw(): Promise<void> {
     busy.value = true
     fault.value = ''
     try {
-        await page.engrave(props.music, props.width, props.name, props.silent ?? [])
+        await page.engrave({ music: props.music, name: props.name, silent: props.silent ?? [], beside: props.beside ?? [], ...(props.ready ? { ready: props.ready } : {}) }, props.width)
         if (mine !== order) {
             return
         }

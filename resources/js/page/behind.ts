@@ -1,10 +1,5 @@
+import type { Print } from './print'
 import { ScorePage } from './score-page'
-
-export interface Print {
-    music: string
-    name?: string | undefined
-    silent: readonly number[]
-}
 
 /** Music engraved for paper, behind what the screen shows: once for each width of a line. */
 export class BehindPages {
@@ -35,7 +30,7 @@ export class BehindPages {
             return known
         }
         const page = new ScorePage(this.host)
-        await page.engrave(print.music, width, print.name, print.silent)
+        await page.engrave(print, width)
         page.cross(print.silent)
         this.made.set(slot(print, width), page)
         return page

@@ -1,9 +1,12 @@
 import type { Delivery, Order } from './engraver.worker'
 import address from './engraver.worker.ts?worker&url'
-import { keep, kept } from './kept-engravings'
+import { hasKept, keep, kept } from './kept-engravings'
 
 /** A page takes a tenth of a second; a worker that is silent for so long has failed. */
 const PATIENCE_MS = 60_000
+
+/** After so long a page has loaded what it shows. */
+const QUIET_MS = 3_000
 
 let worker: Worker | null = null
 let orders = 0
@@ -34,8 +37,14 @@ function fail(failed: Worker, fault: string): void {
     }
 }
 
-/** Loads the engraver before there is something to engrave. */
-export function warmUp(): void {
+/**
+ * Loads the engraver before there is something to engrave: at once where a browser opens music for the first time; later, in a
+ * quiet moment, where what is opened is likely to be kept already and the engraver would only take the page's time.
+ */
+export async function warmUp(): Promise<void> {
+    if (await hasKept()) {
+        await new Promise((later) => setTimeout(later, QUIET_MS))
+    }
     worker ??= start()
 }
 

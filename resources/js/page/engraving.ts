@@ -1,5 +1,5 @@
 import { Skyline } from './skyline'
-import { element, type Box } from './svg'
+import { element, type Aside, type Box } from './svg'
 
 /** One staff space in the engraver's units. */
 export const SPACE = 180
@@ -32,19 +32,14 @@ export interface System {
     /** How high printed things reach; and how low, with its y turned round. */
     above: Skyline
     below: Skyline
+    /** The print where something else is typed over it, by the first note of that: drawn small over it. */
+    asides: Map<string, Aside>
 }
 
-/** Which drawn measure each measure of the music is: several that are one counted block are drawn as one. */
-export function drawnMeasures(music: string): number[] {
-    const made: number[] = []
-    let drawn = -1
-    let left = 0
-    for (const measure of music.split(/<measure[\s>]/).slice(1)) {
-        drawn += left > 0 ? 0 : 1
-        made.push(drawn)
-        left = Math.max(0, left - 1, Number(/<multiple-rest[^>]*>(\d+)</.exec(measure)?.[1] ?? 0) - 1)
-    }
-    return made
+/** A measure as it is printed, and the first note of what is typed over it. */
+export interface Beside {
+    note: string
+    music: string
 }
 
 /** From before the first note of a line of music to its last barline. */
@@ -128,6 +123,7 @@ function measured(system: SVGGElement, margin: { x: number; y: number }, host: S
         bottom: -below.highest(),
         above,
         below,
+        asides: new Map(),
     }
 }
 

@@ -1,4 +1,4 @@
-import { clear, createStore, del, entries, get, set } from 'idb-keyval'
+import { clear, createStore, del, entries, get, keys, set } from 'idb-keyval'
 
 /** Engraved music that this browser keeps, so that a part opens at once the next time. It may be lost at any time. */
 const MOST = 60
@@ -27,6 +27,11 @@ export async function keep(name: string, pages: string[]): Promise<void> {
     } catch {
         // Where nothing can be kept it is engraved anew.
     }
+}
+
+/** Whether this browser has opened music before. */
+export async function hasKept(): Promise<boolean> {
+    return (await keys(store()).catch(() => [])).length > 0
 }
 
 /** Whoever signs out leaves no music behind. */

@@ -1,7 +1,7 @@
 import type { Mark } from '../api/types'
 import { SPACE, type Head, type System } from './engraving'
 import { KINDS } from '../marks/kinds'
-import { barBracket, broken, hookArc, slurArc, staggerTicks, stayLine, strikes, struckOut, writing, type Sign } from './signs'
+import { barBracket, broken, printedSmall, hookArc, slurArc, staggerTicks, stayLine, strikes, struckOut, writing, type Sign } from './signs'
 import type { Skyline } from './skyline'
 import { element, type Box } from './svg'
 import { STRUCK, type Slot } from '../marks/table'
@@ -228,6 +228,18 @@ export class PencilLine {
         const ring = element('ellipse', { cx: x + width / 2, cy: y + height / 2, rx: width * 0.85, ry: height * 0.85, fill: 'none', 'stroke-width': 26 })
         this.add(element('g', {}, ring), mark, 'misprint-ring')
         this.word(head, mark)
+    }
+
+    /** The print, small, over the measure that is played instead. */
+    rewritten(head: Head, mark: Mark): void {
+        const print = this.system.asides.get(head.id)
+        if (!print) {
+            this.word(head, mark)
+            return
+        }
+        const sign = printedSmall(print)
+        const left = Math.min(head.box.x, this.endOfLine(head) - sign.width)
+        this.put(sign, left + sign.width / 2, this.free(left, sign.width), mark, mark.kind)
     }
 
     /** A printed head that is not played: a stroke through it. */

@@ -1,10 +1,9 @@
 import type { HandNote, Mark, Note } from '../api/types'
 import { track, TRACK_HEIGHT } from './bow-track'
 import { handTrack, handTrackHeight } from './hand-track'
-import { engrave } from './engraver'
-import { drawnMeasures, musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
-import { countedRests } from './counted-rests'
+import { musicSpan, SPACE, unpack, type Engraving, type Head, type System } from './engraving'
 import { draw, ROOM, STAFF_ONLY } from './pencil'
+import { engravedHere, type Engraved, type Print } from './print'
 import { element } from './svg'
 
 /** The pencil. */
@@ -125,22 +124,44 @@ export class ScorePage {
     }
 
     /**
-     * @param name of the music, where it may be kept in this browser
      * @param width of a line of music in tenths of a millimetre on paper
-     * @param silent measures that are not played: no counted rest goes over where they begin or end
      * @throws Error when the music cannot be engraved
      */
-    async engrave(music: string, width: number, name?: string, silent: readonly number[] = []): Promise<void> {
+    async engrave(print: Print, width: number): Promise<void> {
         this.music = ''
         this.crossed = []
         this.heard = null
-        const counted = countedRests(music, silent)
-        const [pages] = await Promise.all([engrave(counted, width, name && `${name} ${silent.join()}`), ...FONTS.map((font) => document.fonts.load(font))])
+        const fonts = Promise.all(FONTS.map((font) => document.fonts.load(font)))
+        const made = await (print.ready ?? ((wide) => engravedHere(print, wide)))(width)
+        const late = print.ready !== undefined && !FONTS.every((font) => document.fonts.check(font))
+        if (late) {
+            // Whoever waits on an old phone sees the music first, and its letters as they come.
+            void fonts.then(() => this.music === print.music && this.lay(print, made))
+        } else {
+            await fonts
+        }
+        this.lay(print, made)
+        this.music = print.music
+    }
+
+    private lay(print: Print, made: Engraved): void {
         this.drawing.replaceChildren()
-        this.engraving = unpack(pages, this.drawing)
-        this.drawn = drawnMeasures(counted)
+        this.engraving = unpack(made.pages, this.drawing)
+        this.drawn = made.drawn
+        print.beside?.forEach(({ note }, index) => this.layBeside(note, made.asides[index] ?? []))
         this.stack()
-        this.music = music
+    }
+
+    /** The print of a measure, beside what is typed over it. */
+    private layBeside(note: string, pages: string[]): void {
+        const { defs, systems } = unpack(pages, this.drawing)
+        this.engraving.defs.push(...defs)
+        const print = systems[0]?.element
+        if (print) {
+            const box = print.getBBox()
+            print.remove()
+            this.engraving.systems.find(({ heads }) => heads.has(note))?.asides.set(note, { print, box })
+        }
     }
 
     paint(layer: readonly Mark[]): void {

@@ -1,6 +1,6 @@
 import type { SheetLine } from '../api/types'
 import { STRUCK } from '../marks/table'
-import { accentSign, bowSign, breathSign, dotSign, fermataSign, liftSign, retakeSign, splitSign, strongAccentSign, struckOut, tenutoSign, writing, type Sign } from './signs'
+import { accentSign, bowSign, breathSign, dotSign, fermataSign, liftSign, retakeSign, rubbedOut, splitSign, strongAccentSign, struckOut, tenutoSign, writing, type Sign } from './signs'
 
 /** What is drawn on a transfer sheet, by the kind of mark; what is not here is said in words. */
 const SIGNS: Record<string, (write: string) => Sign> = {
@@ -20,11 +20,19 @@ const SIGNS: Record<string, (write: string) => Sign> = {
     dynamic: (write) => writing(write, 400),
 }
 
-/** The sign of a line; null where its words stand instead: a run, what is rubbed out, what has no sign. */
-export function sheetSign(line: SheetLine): Sign | null {
-    const sign = line.write === null || line.notes.length > 1 ? undefined : SIGNS[line.kind]
-    if (!sign || line.write === null) {
+/** The sign of a line; null where its words stand instead: a run, what has no sign. */
+export const sheetSign = (line: SheetLine): Sign | null => signOf(line, line.write)
+
+/** What is rubbed out, with a stroke through it. */
+export function rubbedSign(line: SheetLine): Sign | null {
+    const sign = signOf(line, line.erase)
+    return sign && rubbedOut(sign)
+}
+
+function signOf(line: SheetLine, written: string | null): Sign | null {
+    const sign = written === null || line.notes.length > 1 ? undefined : SIGNS[line.kind]
+    if (!sign || written === null) {
         return null
     }
-    return line.write === STRUCK ? (line.kind === 'dynamic' ? null : struckOut(sign(line.write))) : sign(line.write)
+    return written === STRUCK ? (line.kind === 'dynamic' ? null : struckOut(sign(written))) : sign(written)
 }

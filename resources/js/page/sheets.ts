@@ -3,8 +3,11 @@ import { say } from '../stores/say'
 import { INK } from './engraving'
 import { dayWords } from '../desk/words'
 import type { Copy, ScorePage } from './score-page'
-import { sheetSign } from './sheet-signs'
+import { rubbedSign, sheetSign } from './sheet-signs'
+import type { Sign } from './signs'
+import { qrCode } from './qr'
 import { element } from './svg'
+import { PAPER_WIDTH } from './widths'
 
 export type Paper = 'a4' | 'letter' | 'large'
 
@@ -18,11 +21,8 @@ export const PAPERS: Record<Paper, { width: number; height: number; name: string
     large: { width: 29700, height: 21000, name: 'Large print', scale: 1.75 },
 }
 
-/** A line of music on A4 with 15 mm at each side, in tenths of a millimetre. */
-const LINE_WIDTH = 1800
-
 /** How wide a line of music is engraved for a paper, in tenths of a millimetre. */
-export const lineWidth = (paper: Paper): number => (paper === 'large' ? Math.floor((PAPERS.large.width - 2400) / PAPERS.large.scale / 10) : LINE_WIDTH)
+export const lineWidth = (paper: Paper): number => (paper === 'large' ? Math.floor((PAPERS.large.width - 2400) / PAPERS.large.scale / 10) : PAPER_WIDTH)
 
 export interface Heading {
     title: string
@@ -31,6 +31,12 @@ export interface Heading {
     ensemble: string
     /** What is not played, in sentences. */
     told: readonly string[]
+    /** Which handout it is; none: it was not handed out. */
+    handout?: { number: number; at: string } | null | undefined
+    /** Of a link to it, printed as a code too. */
+    address?: string | null | undefined
+    /** What kind of sheet it is, where it is no part. */
+    kind?: string | undefined
 }
 
 const MARGIN_TOP = 1400
@@ -146,6 +152,8 @@ export function versions(page: ScorePage, tried: readonly VersionOnPaper[], pape
 
 const ROW = 590
 const SIGN = 1.12
+/** What was pencilled and goes. */
+const RUBBED = '#6d7075'
 /** How wide a letter of words is, as a share of its size. */
 const LETTER = 0.49
 /** From so many rows on, a page has another column. */
@@ -221,18 +229,24 @@ function sheetRow(row: SheetRow, left: number, y: number, wide: number, reasons:
         words(row.pitch, left + 2400, y, 300, {}),
     )
     let x = left + 3250
+    const draw = (sign: Sign, colour: string): void => {
+        sign.drawing.setAttribute('transform', `translate(${(x + (sign.width * SIGN) / 2).toFixed(0)}, ${y + 30}) scale(${SIGN})`)
+        sign.drawing.setAttribute('fill', colour)
+        sign.drawing.setAttribute('stroke', colour)
+        made.push(sign.drawing)
+        x += sign.width * SIGN + 220
+    }
     for (const line of row.lines) {
-        if (line.erase !== null && line.write !== null) {
-            made.push(words(`${line.erase} →`, x, y, 300, { fill: '#6d7075' }))
+        const rubbed = rubbedSign(line)
+        if (rubbed) {
+            draw(rubbed, RUBBED)
+        } else if (line.erase !== null && line.write !== null) {
+            made.push(words(`${line.erase} →`, x, y, 300, { fill: RUBBED }))
             x += 300 * LETTER * (line.erase.length + 3)
         }
         const sign = sheetSign(line)
         if (sign) {
-            sign.drawing.setAttribute('transform', `translate(${(x + (sign.width * SIGN) / 2).toFixed(0)}, ${y + 30}) scale(${SIGN})`)
-            sign.drawing.setAttribute('fill', INK)
-            sign.drawing.setAttribute('stroke', INK)
-            made.push(sign.drawing)
-            x += sign.width * SIGN + 220
+            draw(sign, INK)
         } else {
             made.push(words(line.words, x, y, 300, { 'font-style': 'italic' }))
             x += 300 * LETTER * line.words.length + 220
@@ -263,17 +277,34 @@ export function headingOn(width: number, left: number, heading: Heading): SVGGEl
     )
 }
 
+/** How large the code of a link is printed. */
+const QR_SIZE = 1500
+
 export function footer(paper: Paper, left: number, heading: Heading, number: number, count: number): SVGGElement {
     const { width, height } = PAPERS[paper]
     const y = height - 900
+    const { handout, address } = heading
+    const day = dayWords(handout?.at ?? new Date().toISOString())
+    const code = address && number === 1 ? qrCode(address, QR_SIZE) : null
+    code?.setAttribute('transform', `translate(${width / 2 - QR_SIZE / 2}, ${height - QR_SIZE - 120})`)
     return element(
         'g',
         {},
-        words(`${heading.part}, marked for ${heading.ensemble}, ${dayWords(new Date().toISOString())}`, left, y, 320, {}),
+        words(`${heading.part}, marked for ${heading.ensemble}, ${handout ? `handout ${handout.number}, ` : ''}${day}`, left, y, 320, {}),
         words(`${heading.title}, page ${number} of ${count}`, width - left, y, 320, { 'text-anchor': 'end' }),
+        ...(code && address ? [code, words(address, left, y + 400, 240, {})] : []),
     )
 }
 
-function words(text: string, x: number, y: number, size: number, look: Record<string, string>): SVGTextElement {
+/** The same sheets as one copy of several, with its number in the corner: whoever gives a set out knows who has which. */
+export function numbered(sheets: readonly SVGSVGElement[], paper: Paper, copy: number): SVGSVGElement[] {
+    return sheets.map((sheet) => {
+        const own = sheet.cloneNode(true) as SVGSVGElement
+        own.append(words(say(`Copy ${copy}`), PAPERS[paper].width - 1200, 900, 320, { 'text-anchor': 'end' }))
+        return own
+    })
+}
+
+export function words(text: string, x: number, y: number, size: number, look: Record<string, string>): SVGTextElement {
     return element('text', { x, y, 'font-size': size, 'font-family': 'Source Serif 4', fill: INK, stroke: 'none', ...look }, text)
 }

@@ -1,4 +1,4 @@
-import { element } from './svg'
+import { element, type Aside } from './svg'
 
 /**
  * The hand of the pencil layer (docs/design.md): our own drawings, in the engraver's units (a staff space is 180).
@@ -11,6 +11,21 @@ export interface Sign {
 }
 
 const STROKE = { fill: 'none', 'stroke-linecap': 'round', 'stroke-linejoin': 'round' }
+
+/** How much smaller than usual the print is drawn where something else is played. */
+const SMALL = 0.66
+
+/** A measure as it is printed, small, with what it is. */
+export function printedSmall({ print, box }: Aside): Sign {
+    const name = writing('print', 300)
+    const copy = print.cloneNode(true) as SVGGElement
+    copy.querySelectorAll('[id]').forEach((thing) => thing.removeAttribute('id'))
+    const { x, y, width, height } = box
+    const whole = width * SMALL + name.width + 120
+    copy.setAttribute('transform', `translate(${-whole / 2 + name.width + 120 - x * SMALL}, ${-(y + height) * SMALL}) scale(${SMALL})`)
+    name.drawing.setAttribute('transform', `translate(${-whole / 2 + name.width / 2}, ${-0.35 * height * SMALL})`)
+    return { drawing: element('g', { opacity: 0.75 }, name.drawing, copy), width: whole, height: height * SMALL }
+}
 
 /** A square staple with a heavy back: down-bow. */
 function downBow(): Sign {
@@ -122,6 +137,12 @@ export function struckOut(sign: Sign): Sign {
         width: sign.width + 60,
         height: sign.height + 50,
     }
+}
+
+/** A sign with one stroke through it: what is pencilled is rubbed out. */
+export function rubbedOut(sign: Sign): Sign {
+    const x = sign.width / 2 + 40
+    return { drawing: element('g', {}, sign.drawing, element('path', { ...STROKE, 'stroke-width': 26, d: `M${-x} 10 L${x} ${-sign.height - 10}` })), width: sign.width + 80, height: sign.height + 20 }
 }
 
 /** A broken line after a word, with a hook where the word stops holding. */

@@ -13,6 +13,12 @@ export function element<K extends keyof SVGElementTagNameMap>(
     return made
 }
 
+/** A drawing that is kept for later, and where it lies. */
+export interface Aside {
+    print: SVGGElement
+    box: Box
+}
+
 export interface Box {
     x: number
     y: number

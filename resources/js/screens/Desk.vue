@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { useEventListener, useMediaQuery } from '@vueuse/core'
-import { ElAlert, ElButton, ElMessageBox, ElSkeleton } from 'element-plus'
+import { ElAlert, ElButton, ElMessage, ElMessageBox, ElSkeleton } from 'element-plus'
 import { storeToRefs } from 'pinia'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { api } from '../api/client'
 import TopBar from '../components/TopBar.vue'
 import PageBeside from '../beside/PageBeside.vue'
 import AskWords from '../components/AskWords.vue'
@@ -22,10 +23,12 @@ import { placesIn } from '../desk/places'
 import Rail from '../desk/Rail.vue'
 import { useSelection } from '../desk/selection'
 import { useSettling } from '../desk/settling'
+import Suggested from '../desk/Suggested.vue'
+import { useTogether } from '../desk/together'
 import { useTrying } from '../desk/trying'
 import { LEVELS, problemWords } from '../desk/words'
 import { answer } from '../marks/keys'
-import type { Decision } from '../api/types'
+import type { Decision, Suggestion } from '../api/types'
 import type { ScorePage } from '../page/score-page'
 import { lineWidth } from '../page/sheets'
 import { useHearing } from '../sound/hearing'
@@ -52,7 +55,15 @@ const onPaper = useOnPaper(part, decided, questions, lineOnScreen)
 const carrying = useCarrying(() => desk.part?.part.id ?? null, () => desk.players, (ids) => ids.some((id) => Object.keys(selecting.at(id)?.decided ?? {}).length > 0), waiting)
 const settling = useSettling(() => desk.part?.part.id ?? null, () => desk.players, questions, trying)
 const open = useOpenPlaces(() => desk.part?.part.id ?? null, () => desk.marking?.state ?? '')
-const hearing = useHearing(computed(() => (desk.part ? { id: desk.part.part.id, players: desk.players, state: desk.marking?.state ?? '' } : null)), () => desk.part?.siblings ?? [])
+const hearing = useHearing(
+    computed(() => {
+        const [id, players, state] = [desk.part?.part.id, desk.players, desk.marking?.state ?? '']
+        return id === undefined ? null : { name: `${id} ${players} ${state}`, heard: (decisions) => api.heard(id, players, decisions) }
+    }),
+    () => Promise.all((desk.part?.siblings ?? []).filter(({ id }) => id !== desk.part?.part.id).map(({ id }) => api.heard(id, null))),
+    (problem) => ElMessage.error(problem),
+)
+const together = useTogether()
 const spanning = ref(false)
 const [bowTracked, handTracked, singleKeys] = [remembered('bow-track', true), remembered('hand-track', false), remembered('single-keys', true)]
 const [sizing, handingOut, showingKeys] = [ref(true), ref(false), ref(false)]
@@ -66,7 +77,7 @@ const measures = computed(() => places.value.measures)
 const here = computed(() => notes.value.find(({ id }) => id === selecting.selection.value.at(-1))?.measure ?? measures.value[0] ?? '')
 const trial = computed(() => trying.trial.value)
 const flags = computed(() => findings.value.map(({ note }, index) => ({ note, number: index + 1 })))
-const pointed = computed(() => [...settling.pointed.value, ...carrying.pointed.value])
+const pointed = computed(() => [...settling.pointed.value, ...carrying.pointed.value, ...together.pointed.value])
 const heard = computed(() => hearing.cursor.value?.note?.id ?? null)
 const layer = computed(() => (trial.value ? drawn(trial.value.drawn.notes) : decided.value))
 const tracks = computed(() => {
@@ -153,6 +164,14 @@ function show(what: string): void {
     }
 }
 
+/** What somebody suggests is looked at on the page before it is answered. */
+async function lookAtSuggestion({ note, decisions }: Suggestion): Promise<void> {
+    choose(note)
+    // Another choice forgets what was looked at before: only then is it looked at.
+    await nextTick()
+    void trying.look('suggestion', 0, decisions)
+}
+
 function visit(id: number, note: string): void {
     void router.push(`/parts/${id}?note=${encodeURIComponent(note)}`)
 }
@@ -205,7 +224,7 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
             <template v-if="desk.part">
                 <div class="crumbs">
                     <h1>{{ desk.part.piece.title }}</h1>
-                    <span class="quiet">{{ desk.part.ensemble.name }}, {{ LEVELS[desk.part.ensemble.level] ?? desk.part.ensemble.level }}{{ desk.part.part.decides ? '' : ', to look at' }}</span>
+                    <span class="quiet">{{ desk.part.ensemble.name }}, {{ LEVELS[desk.part.ensemble.level] ?? desk.part.ensemble.level }}{{ desk.part.part.final ? ', final' : desk.part.part.decides ? '' : desk.part.part.suggests ? ', you suggest' : ', to look at' }}</span>
                 </div>
                 <nav class="siblings" aria-label="Parts of this piece">
                     <button
@@ -233,9 +252,11 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                 <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
                 <Carry :carrying="carrying" @all="hands.carry()" @go="choose" @apart="(from, to) => (carrying.done(from), desk.decide({ note: from, to, apart: true }))" @leave="carrying.clear()" />
                 <LargeHand v-if="hearing.large.value && hearing.playing.value" :cursor="hearing.cursor.value" :notes="trial?.drawn.notes ?? notes" />
-                <PlayBar v-if="hearing.shown.value" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
+                <PlayBar v-if="hearing.shown.value" :keyed="false" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
             </div>
-            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit" />
+            <Rail v-model:sizing="sizing" :selecting="selecting" :trying="trying" :walk="walk" :settling="settling" :open="open" :commands="commands" :single-keys="singleKeys" @choose="choose" @visit="visit">
+                <Suggested :together="together" :decides="desk.part.part.decides" @look="lookAtSuggestion" />
+            </Rail>
         </main>
         <main v-else class="desk-fault"><ElSkeleton :rows="6" animated /></main>
         <Lip v-if="desk.part" :commands="commands" :can-undo="desk.canUndo" :can-redo="desk.canRedo" :playing="hearing.playing.value" @hear="hearing.shown.value ? hands.hear() : (hearing.shown.value = true)" @look-back="hands.lookBack()" @undo="hands.undo()" @redo="hands.redo()" @keys="showingKeys = true" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ElAlert, ElSkeleton } from 'element-plus'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRoute } from 'vue-router'
 import { api } from '../api/client'
 import type { Piece } from '../api/types'
@@ -10,9 +10,11 @@ import { speak } from '../stores/say'
 import PieceForm from '../staff/PieceForm.vue'
 import PieceOrder from '../staff/PieceOrder.vue'
 import PieceParts from '../staff/PieceParts.vue'
+import PieceSettled from '../staff/PieceSettled.vue'
 import PassageTable from '../staff/PassageTable.vue'
 import PiecePassages from '../staff/PiecePassages.vue'
 import Teaching from '../staff/Teaching.vue'
+import { dateWords } from '../staff/words'
 
 const id = Number(useRoute().params.id)
 const piece = ref<Piece | null>(null)
@@ -25,6 +27,9 @@ const load = () =>
         document.title = `${piece.value.title} – Upright Pencil`
     })
 
+const sections = computed(() => piece.value?.parts.filter(({ putAway }) => !putAway).length ?? 0)
+const concert = computed(() => piece.value?.occasions.find(({ id: one }) => one === piece.value?.occasion))
+
 onMounted(load)
 </script>
 
@@ -34,7 +39,8 @@ onMounted(load)
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
         <ElSkeleton v-if="piece === null && !fault" :rows="8" animated />
         <template v-if="piece">
-            <p v-if="piece.parts.filter(({ putAway }) => !putAway).length > 1" class="piece-doors"><RouterLink class="el-button el-button--primary" :to="`/pieces/${id}/line-up`">Line the sections up</RouterLink></p>
+            <p class="piece-doors"><RouterLink v-if="sections > 1" class="el-button el-button--primary" :to="`/pieces/${id}/line-up`">Line the sections up</RouterLink> <RouterLink class="el-button" :to="`/pieces/${id}/lesson`">{{ piece.kind === 'line' ? 'As a lesson' : 'What it asks for' }}</RouterLink> <RouterLink class="el-button" :to="`/pieces/${id}/rehearse`">Rehearse</RouterLink> <RouterLink v-if="sections > 1" class="el-button" :to="`/pieces/${id}/call-out`">Call-out</RouterLink></p>
+            <p v-if="piece.left.length > 0" class="quiet piece-left">Left to do{{ concert ? ` before ${concert.name}, ${dateWords(concert.on)}` : '' }}: {{ piece.left.join(', ') }}.</p>
             <PassageTable :key="`table ${JSON.stringify(piece.passages)}`" class="passage-table" :piece="piece" />
             <Teaching v-if="piece.parts.some(({ putAway }) => !putAway)" :key="`teaching ${JSON.stringify([piece.passages, piece.parts])}`" class="passage-table" :piece="piece" />
             <div>
@@ -44,6 +50,7 @@ onMounted(load)
             <div>
                 <PieceOrder :key="`order ${piece.orders[0]?.id ?? 0}`" :piece="piece" @changed="load" />
                 <PiecePassages :key="`passages ${JSON.stringify(piece.passages)}`" :piece="piece" @changed="load" />
+                <PieceSettled :key="`settled ${piece.final} ${piece.prescribedBy} ${piece.practice}`" :piece="piece" @changed="load" />
             </div>
         </template>
     </main>

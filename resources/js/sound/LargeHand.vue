@@ -1,10 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Note } from '../api/types'
 import type { Cursor } from './player'
 
 /** Bow direction and finger of the note that is heard, large enough for a class. */
-const props = defineProps<{ cursor: Cursor | null; notes: readonly Note[] }>()
+const props = defineProps<{ cursor: Cursor | null; notes: readonly { id: string; finger: string | null; string: string | null }[] }>()
 
 const note = computed(() => props.notes.find(({ id }) => id === props.cursor?.note?.id) ?? null)
 const direction = computed(() => props.cursor?.note?.direction ?? null)

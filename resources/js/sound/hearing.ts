@@ -1,8 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
-import { ElMessage } from 'element-plus'
 import { computed, onBeforeUnmount, ref, shallowRef, watch, type Ref } from 'vue'
-import { api } from '../api/client'
-import type { Decision, Heard, PartName } from '../api/types'
+import type { Decision, Heard } from '../api/types'
 import { problemWords } from '../desk/words'
 import { remembered } from '../stores/remembered'
 import { Player, type Cursor } from './player'
@@ -13,8 +11,19 @@ export type Company = 'alone' | 'all' | 'others'
 /** How loud the others are beside the own section. */
 const BESIDE = 0.45
 
-/** Hears a part from a note on: as it is decided and proposed, or as what is looked at would make it. */
-export function useHearing(part: Ref<{ id: number; players: string | null; state: string } | null>, siblings: () => readonly PartName[]) {
+/** What can be heard: it is asked for once, and again when it has another name. */
+export interface Hearable {
+    name: string
+    heard: (decisions: Decision[]) => Promise<Heard>
+}
+
+/**
+ * Hears a part from a note on: as it is decided and proposed, or as what is looked at would make it.
+ *
+ * @param others what the other sections play
+ * @param told why nothing is heard
+ */
+export function useHearing(part: Ref<Hearable | null>, others: () => Promise<Heard[]>, told: (fault: string) => void) {
     const rate = useLocalStorage('upright-pencil.hear-rate', 1)
     const [click, countIn, loop, stepsUp, large] = [remembered('hear-click', false), remembered('hear-count', true), remembered('hear-loop', false), remembered('hear-steps', false), remembered('hear-large', false)]
     const company = useLocalStorage<Company>('upright-pencil.hear-company', 'alone')
@@ -35,16 +44,12 @@ export function useHearing(part: Ref<{ id: number; players: string | null; state
         if (!now) {
             return null
         }
-        const name = `${now.id} ${now.players} ${now.state} ${JSON.stringify(decisions)}`
+        const name = `${now.name} ${JSON.stringify(decisions)}`
         if (kept?.name !== name) {
-            kept = { name, heard: await api.heard(now.id, now.players, decisions) }
+            kept = { name, heard: await now.heard(decisions) }
             tempo.value = kept.heard.tempo
         }
         return kept.heard
-    }
-
-    async function others(own: number): Promise<Heard[]> {
-        return company.value === 'alone' ? [] : Promise.all(siblings().filter(({ id }) => id !== own).map(({ id }) => api.heard(id, null)))
     }
 
     /**
@@ -55,8 +60,7 @@ export function useHearing(part: Ref<{ id: number; players: string | null; state
         const mine = ++order
         shown.value = true
         try {
-            const own = part.value?.id
-            const [heard, beside] = await Promise.all([heardNow(decisions), own === undefined ? [] : others(own)])
+            const [heard, beside] = await Promise.all([heardNow(decisions), company.value === 'alone' ? [] : others()])
             if (mine !== order || !heard) {
                 return
             }
@@ -70,7 +74,7 @@ export function useHearing(part: Ref<{ id: number; players: string | null; state
             )
         } catch (problem) {
             playing.value = false
-            ElMessage.error(problemWords(problem))
+            told(problemWords(problem))
         }
     }
 
@@ -80,7 +84,7 @@ export function useHearing(part: Ref<{ id: number; players: string | null; state
         player.stop()
     }
 
-    watch(() => part.value?.id, stop)
+    watch(() => part.value?.name.split(' ')[0], stop)
     onBeforeUnmount(stop)
 
     return { tempo, rate, click, countIn, loop, stepsUp, large, company, shown, playing, cursor: computed(() => cursor.value), play, stop }

@@ -18,8 +18,8 @@ const showsAway = ref(false)
 /** The piece that is being moved by hand. */
 const dragged = ref(0)
 
-/** The next concert or rehearsal. */
-const next = computed(() => props.ensemble.occasions[0])
+/** The next rehearsal and the next concert, with what is left before each. */
+const next = computed(() => (['rehearsal', 'concert'] as const).flatMap((kind) => props.ensemble.occasions.filter((one) => one.kind === kind).slice(0, 1)).sort((one, other) => one.on.localeCompare(other.on)))
 const away = computed(() => props.ensemble.pieces.filter(({ putAway }) => putAway))
 const groups = computed(() => {
     const there = props.ensemble.pieces.filter(({ putAway }) => !putAway)
@@ -67,16 +67,19 @@ function drop(pieces: ShelfPiece[], on: number): void {
                     <template #reference><ElButton text size="small">Leave</ElButton></template>
                 </ElPopconfirm>
             </p>
-            <div v-if="ensemble.directs" class="ensemble-actions">
-                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/people`" custom><ElButton text @click="navigate">People</ElButton></RouterLink>
-                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/profile`" custom><ElButton text @click="navigate">What they can</ElButton></RouterLink>
-                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/dates`" custom><ElButton text @click="navigate">Dates</ElButton></RouterLink>
-                <ElButton text @click="naming = 'this'">Name and level</ElButton>
-                <ElButton text @click="naming = 'next'">Next year’s class</ElButton>
-                <ElButton text @click="putAway">{{ ensemble.putAway ? 'Bring back' : 'Put away' }}</ElButton>
+            <div class="ensemble-actions">
+                <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/scales`" custom><ElButton text @click="navigate">Scales</ElButton></RouterLink>
+                <template v-if="ensemble.directs">
+                    <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/people`" custom><ElButton text @click="navigate">People</ElButton></RouterLink>
+                    <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/profile`" custom><ElButton text @click="navigate">What they can</ElButton></RouterLink>
+                    <RouterLink v-slot="{ navigate }" :to="`/ensembles/${ensemble.id}/dates`" custom><ElButton text @click="navigate">Dates</ElButton></RouterLink>
+                    <ElButton text @click="naming = 'this'">Name and level</ElButton>
+                    <ElButton text @click="naming = 'next'">Next year’s class</ElButton>
+                    <ElButton text @click="putAway">{{ ensemble.putAway ? 'Bring back' : 'Put away' }}</ElButton>
+                </template>
             </div>
         </header>
-        <p v-if="next" class="quiet next-date">Next: {{ next.name }}, {{ dateWords(next.on) }}</p>
+        <p v-for="one in next" :key="one.id" class="quiet next-date">{{ dateWords(one.on) }}{{ one.starts ? `, ${one.starts}` : '' }}: {{ one.name }}<template v-if="one.left.length > 0">; left: {{ one.left.join(', ') }}</template> <RouterLink v-if="one.kind === 'rehearsal' && ensemble.directs" :to="`/occasions/${one.id}/plan`">plan</RouterLink></p>
         <ElAlert v-if="ensemble.fault" type="error" :title="ensemble.fault" :closable="false" />
         <p v-if="ensemble.pieces.length === 0 && ensemble.directs" class="notice">No music yet. First <RouterLink to="/import">import a piece or a lesson line</RouterLink>; then <RouterLink :to="`/ensembles/${ensemble.id}/profile`">say what the class can</RouterLink> and <RouterLink :to="`/ensembles/${ensemble.id}/people`">ask colleagues in</RouterLink>.</p>
         <p v-else-if="ensemble.pieces.length === 0" class="notice">No music yet.</p>

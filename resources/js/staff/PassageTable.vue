@@ -6,7 +6,7 @@ import type { PassageCell, PassageRow, PassageTable, Piece } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import { say } from '../stores/say'
 
-/** Sections against passages: what is entered, and what is marked. Every cell opens its place. */
+/** Sections against passages: what is entered, marked and handed out. Every cell opens its place. */
 const props = defineProps<{ piece: Piece }>()
 
 const table = ref<PassageTable | null>(null)
@@ -14,11 +14,16 @@ const { fault, attempt } = useAttempt()
 
 onMounted(() => attempt(async () => (table.value = await api.passageTable(props.piece.id))))
 
+/** Whether students have it as it is now. */
+function handedOut({ changed, notes }: PassageCell): string {
+    return changed === null || notes === 0 ? '' : changed === 0 ? ', handed out' : `, ${changed} changed since handed out`
+}
+
 function state(row: PassageRow, cell: PassageCell): { words: string; look: string } {
     if (cell.entered === 0) {
         return { words: cell.measure === null ? '–' : 'not entered', look: 'blank' }
     }
-    const some = cell.entered < cell.measures ? `, ${cell.entered} of ${cell.measures} entered` : ''
+    const some = (cell.entered < cell.measures ? `, ${cell.entered} of ${cell.measures} entered` : '') + handedOut(cell)
     if (cell.open > 0) {
         return { words: `${cell.open} open${cell.decided > 0 ? `, ${cell.decided} marked` : ''}${some}`, look: 'open' }
     }

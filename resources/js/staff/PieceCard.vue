@@ -25,7 +25,7 @@ const some = (count: number, one: string, more: string): string[] => (count === 
 function state(part: ShelfPart): string {
     const left = [...some(part.findings ?? 0, 'finding', 'findings'), ...some(part.toSettle, 'to settle', 'to settle'), ...some(part.proposed, 'note proposed', 'notes proposed')]
     const stands = part.findings === null ? (part.decisions === 0 ? 'not looked at yet' : `${part.decisions} decided`) : left.length === 0 ? 'all decided' : left.join(', ')
-    return part.links === 0 ? stands : `${stands}; handed out`
+    return part.handout === null ? stands : `${stands}; handout ${part.handout}${part.since === 0 ? '' : `, ${part.since} changed since`}`
 }
 
 async function doing(work: () => Promise<unknown>): Promise<void> {
@@ -62,6 +62,8 @@ async function takeAway(): Promise<void> {
 const commands: Record<string, () => unknown> = {
     name: () => router.push(`/pieces/${props.piece.id}`),
     line: () => router.push(`/pieces/${props.piece.id}/line-up`),
+    lesson: () => router.push(`/pieces/${props.piece.id}/lesson`),
+    rehearse: () => router.push(`/pieces/${props.piece.id}/rehearse`),
     up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
     down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
     bring: () => (bringing.value = true),
@@ -80,6 +82,8 @@ const commands: Record<string, () => unknown> = {
                     <ElDropdownMenu>
                         <ElDropdownItem command="name">Name, rights, cuts, parts…</ElDropdownItem>
                         <ElDropdownItem v-if="piece.parts.length > 1" command="line">Line the sections up</ElDropdownItem>
+                        <ElDropdownItem command="lesson">{{ piece.kind === 'line' ? 'As a lesson' : 'What it asks for' }}</ElDropdownItem>
+                        <ElDropdownItem command="rehearse">Rehearse</ElDropdownItem>
                         <ElDropdownItem v-if="above" command="up">Move up<kbd>Alt ↑</kbd></ElDropdownItem>
                         <ElDropdownItem v-if="below" command="down">Move down<kbd>Alt ↓</kbd></ElDropdownItem>
                         <ElDropdownItem command="bring">To another ensemble…</ElDropdownItem>

@@ -33,7 +33,7 @@ const mayWords = () => props.may.find(({ role, decides }) => role === chosen.val
                     <ElRadioButton v-for="(words, role) in ROLES" :key="role" :value="role">{{ words }}</ElRadioButton>
                 </ElRadioGroup>
             </ElFormItem>
-            <ElFormItem v-if="chosen.role !== 'director'"><ElSwitch v-model="chosen.decides" active-text="decides" inactive-text="looks" aria-label="Decides" /></ElFormItem>
+            <ElFormItem v-if="chosen.role !== 'director'"><ElSwitch v-model="chosen.decides" active-text="decides" inactive-text="looks and suggests" aria-label="Decides" /></ElFormItem>
             <ElFormItem v-if="chosen.role === 'coach'" label="For these parts" for="coach-parts">
                 <ElSelect id="coach-parts" v-model="chosen.parts" multiple filterable placeholder="Name the parts">
                     <ElOptionGroup v-for="piece in pieces" :key="piece.title" :label="piece.title">

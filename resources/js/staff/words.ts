@@ -1,7 +1,10 @@
-import type { NextStep, Role } from '../api/types'
+import type { NextStep, Occasion, Role } from '../api/types'
 
 /** What stands on a shelf. */
 export const KINDS = { piece: 'a piece in parts', line: 'a lesson line' }
+
+/** Who comes to a sectional. */
+export const SECTIONS: Record<NonNullable<Occasion['sections']>[number], string> = { violin: 'Violins', viola: 'Violas', cello: 'Cellos', bass: 'Basses' }
 
 export const ROLES: Record<Role, string> = { director: 'Director', 'co-teacher': 'Co-teacher', coach: 'Coach' }
 

@@ -75,6 +75,10 @@ export const useDesk = defineStore('desk', () => {
         if (id.value === null || answer.seq < (marking.value?.seq ?? 0)) {
             return
         }
+        if (marking.value && answer.over !== marking.value.over) {
+            void layAnew()
+            return
+        }
         if (answer.since === undefined) {
             marking.value = answer
             base.value = { undo: answer.undoable ?? [], redo: answer.redoable ?? [] }
@@ -85,6 +89,17 @@ export const useDesk = defineStore('desk', () => {
             return
         }
         queue.shows(id.value, answer.state)
+    }
+
+    /** Something else is typed over the print by now, or no more: the page is another. */
+    async function layAnew(): Promise<void> {
+        const [now, edition] = [id.value, players.value]
+        const opened = now === null ? null : await api.part(now, edition).catch(() => null)
+        if (opened && now === id.value && edition === players.value) {
+            part.value = opened
+            marking.value = null
+            show(opened.marking)
+        }
     }
 
     /** Brings the page up to date with what others, or another window, decided. */
@@ -117,9 +132,14 @@ export const useDesk = defineStore('desk', () => {
     })
 
     function push(made: Pick<Entry, 'kind' | 'decisions' | 'takes' | 'proposed'>): void {
-        if (part.value?.part.decides === false) {
+        if (part.value?.part.final === true) {
+            ElMessage.info({ message: 'This piece is final. A director takes that back on its page.', grouping: true })
+        } else if (part.value?.part.decides === false && !part.value.part.suggests) {
             ElMessage.info({ message: 'You may look at this part; its director has not asked you to decide.', grouping: true })
         } else if (id.value !== null) {
+            if (part.value?.part.decides === false) {
+                ElMessage.info({ message: 'Suggested: a director takes it or leaves it.', grouping: true, duration: 1500 })
+            }
             queue.push({ ...made, part: id.value, ...(players.value === null ? {} : { players: players.value }), seen: marking.value?.seq ?? 0 })
         }
     }

@@ -60,6 +60,23 @@ async function putIn(): Promise<void> {
     })
 }
 
+/** As a decision: what is printed stays beside it, and comes back when it is undone. */
+async function overPrint(): Promise<void> {
+    const at = typed.value
+    if (!at || busy.value) {
+        return
+    }
+    await attempt(async () => {
+        if (!(await props.draft.flush())) {
+            throw new Refused(0, props.draft.trouble.value || 'It is not saved yet. Wait a moment.')
+        }
+        const kept = await api.putOverPrint(at.key)
+        await props.draft.forget()
+        ElMessage.success('It is played so from now on; the print stands small over it.')
+        await router.push(`/parts/${kept.part}`)
+    })
+}
+
 /** Somebody else may have changed the notes since: then it is asked. */
 async function over(key: string) {
     try {
@@ -90,6 +107,10 @@ async function over(key: string) {
             <p v-else-if="typed?.part !== null" class="quiet small-print">What was decided stays with its notes; the notes as they were stay as a version.</p>
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <ElButton type="primary" native-type="submit" :disabled="missing.length > 0 || busy" :loading="busy">{{ label }}</ElButton>
+            <template v-if="typed?.part != null">
+                <ElButton :disabled="missing.length > 0 || busy" @click="overPrint">Write it over the print</ElButton>
+                <p class="quiet small-print">Over the print it is a decision as others: the printed measure stays small above it, and undo brings it back.</p>
+            </template>
             <p v-if="missing.length > 0" class="quiet small-print">Still to say: {{ missing.join(', ') }}.</p>
         </ElForm>
     </section>

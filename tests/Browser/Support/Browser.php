@@ -31,12 +31,15 @@ final class Browser
     /** Chromium without its own windows and menus: the same pages in two thirds of the time. */
     private const SHELL = '/usr/lib/chromium/chromium-headless-shell';
 
-    private const PATIENCE = 15;
+    private const PATIENCE = 40;
 
     /** In microseconds. */
     private const FIRST_PAUSE = 15_000;
 
     private const LONGEST_PAUSE = 100_000;
+
+    /** Where the pages keep engraved music. */
+    private const ENGRAVINGS = 'upright-pencil';
 
     /** As many as one test needs at a time. */
     private const MOST_IDLE = 2;
@@ -58,6 +61,7 @@ final class Browser
             return $idle;
         }
         $options = (new ChromeOptions)->addArguments(['--headless=new', '--no-sandbox', ...self::WITHOUT_CARD, '--hide-scrollbars', '--force-prefers-reduced-motion', '--force-device-scale-factor=1', '--disable-background-networking', '--disable-component-update', '--disable-extensions', '--disable-features=Translate,MediaRouter,OptimizationHints', '--no-first-run', '--disable-sync', "--window-size={$width},{$height}", ...$more]);
+        $options->setExperimentalOption('prefs', ['download.default_directory' => sys_get_temp_dir()]);
         is_file(self::SHELL) && $options->setBinary(self::SHELL);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -307,11 +311,33 @@ final class Browser
         return $marks;
     }
 
+    /** The session is gone: an answer that was on its way would bring its cookie back, so it is looked at again. */
+    public function signedOut(): self
+    {
+        do {
+            $this->driver->manage()->deleteAllCookies();
+            usleep(400_000);
+        } while ($this->driver->manage()->getCookies() !== []);
+
+        return $this;
+    }
+
     /** Pulls the network out, or plugs it in again. */
     public function offline(bool $out): self
     {
         $this->cdp('Network.enable', (object) []);
         $this->cdp('Network.emulateNetworkConditions', ['offline' => $out, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+
+        return $this;
+    }
+
+    /** An old phone on a slow line: 1.6 Mbit/s, 150 ms to the server, a quarter of this machine's speed, nothing kept. */
+    public function asOldPhone(): self
+    {
+        $this->cdp('Network.enable', (object) []);
+        $this->cdp('Network.setCacheDisabled', ['cacheDisabled' => true]);
+        $this->cdp('Network.emulateNetworkConditions', ['offline' => false, 'latency' => 150, 'downloadThroughput' => 200_000, 'uploadThroughput' => 90_000]);
+        $this->cdp('Emulation.setCPUThrottlingRate', ['rate' => 4]);
 
         return $this;
     }
@@ -417,6 +443,7 @@ final class Browser
 
             return;
         }
+        $this->forgetDatabases();
         $used = $this->driver->getWindowHandles();
         $this->driver->switchTo()->newWindow();
         $fresh = $this->driver->getWindowHandle();
@@ -425,8 +452,19 @@ final class Browser
         }
         $this->driver->switchTo()->window($fresh);
         $this->cdp('Network.clearBrowserCookies', (object) []);
-        $this->cdp('Storage.clearDataForOrigin', ['origin' => Server::running()->address, 'storageTypes' => 'cookies,indexeddb,local_storage,service_workers,cache_storage']);
+        $this->cdp('Storage.clearDataForOrigin', ['origin' => Server::running()->address, 'storageTypes' => 'cookies,local_storage,service_workers,cache_storage']);
         $this->complaints();
         self::$idle[] = $this;
+    }
+
+    /** All but the engravings, which are kept under what they are: the same music is not engraved anew for each test. */
+    private function forgetDatabases(): void
+    {
+        $this->driver->executeAsyncScript(<<<'JS'
+            const [kept, done] = arguments
+            const gone = (name) => new Promise((resolve) => { const asked = indexedDB.deleteDatabase(name); asked.onsuccess = asked.onerror = asked.onblocked = resolve })
+            const all = async () => { for (const { name } of await indexedDB.databases()) if (name !== kept) await gone(name) }
+            all().then(done, () => done())
+            JS, [self::ENGRAVINGS]);
     }
 }

@@ -69,7 +69,7 @@ final class Server
 
     public function start(): void
     {
-        $process = proc_open(['setsid', 'bin/serve', (string) $this->port], [1 => ['file', '/dev/null', 'w'], 2 => ['file', "{$this->folder}/server.log", 'a']], $pipes, self::root(), $this->environment());
+        $process = proc_open(['setsid', 'bin/serve', (string) $this->port], [1 => ['file', '/dev/null', 'w'], 2 => ['file', "{$this->folder}/server.log", 'a']], $pipes, self::root(), ['SHARING_ENGRAVER' => 'true'] + $this->environment());
         $this->process = is_resource($process) ? $process : throw new \RuntimeException('The server could not be started.');
         Ports::await($this->port);
         $this->away = false;
@@ -95,7 +95,7 @@ final class Server
     /** @return array<string, string> */
     private function environment(): array
     {
-        return [...getenv(), 'APP_ENV' => 'production', 'APP_URL' => $this->address, 'DB_DATABASE' => "{$this->folder}/demo.sqlite", 'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'file'];
+        return [...getenv(), 'SHARING_ENGRAVER' => 'false', 'APP_ENV' => 'production', 'APP_URL' => $this->address, 'DB_DATABASE' => "{$this->folder}/demo.sqlite", 'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'file'];
     }
 
     private static function root(): string

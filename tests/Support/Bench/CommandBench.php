@@ -80,9 +80,18 @@ final readonly class CommandBench
         foreach ($times as $name => $runs) {
             $this->figures->runs("{$name}_ms", $runs);
         }
+        $this->practice($score);
         $this->figures->runs('mark_mb', $memory['mark']);
         $this->figures->runs('mark_by_read', self::over($times['mark'], $times['read']));
         $this->figures->runs('advanced_by_read', self::over($times['advanced'], $times['read']));
+        unlink($file);
+    }
+
+    /** Any four measures of a line of eight. */
+    private function practice(Score $score): void
+    {
+        $file = $this->file($score->with(parts: [$score->parts[0]->with(measures: array_slice($score->parts[0]->measures, 0, 8))]));
+        $this->figures->runs('practice_ms', array_map(fn (): float => $this->pencil('practice', $file, '--part=P1', '--measures=3-6', '--kind=open-strings')[0], range(1, self::ROUNDS)));
         unlink($file);
     }
 

@@ -75,6 +75,7 @@ final class Kinds
             new Misprint,
             new Divide,
             new Reduction,
+            new Rewrite,
             new Playing,
             new TextToStudents,
             new TextToStaff,

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sharing;
+
+use App\Marking\Edition;
+use App\Marking\PartDesk;
+use App\Marking\PartRecord;
+use App\Marking\PartVersions;
+use App\Marking\Turn;
+use App\Models\Handout;
+use App\Models\Part;
+use App\Models\ShareLink;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use UprightPencil\Core\Marking\Handing\PageMarks;
+
+/** Hands parts out, takes back what was a mistake, and finds what a link leads to. */
+final class Handouts
+{
+    /**
+     * The same act asked for again is the same handout.
+     *
+     * @param  list<Edition|null>  $audiences  for whom; null: everybody
+     * @param  bool  $proposals  with what nobody decided
+     * @param  string  $key  of the act
+     * @return list<Handout>
+     */
+    public static function make(Part $part, User $by, array $audiences, bool $proposals, string $key): array
+    {
+        [$seq] = (new PartRecord($part))->newest();
+        $pages = array_map(static fn (?Edition $edition): HandoutPage => new HandoutPage($part, $edition, $proposals), $audiences);
+        $made = Turn::take(static function () use ($part, $by, $pages, $proposals, $key, $seq): array {
+            $there = $part->handouts()->where('key', $key)->get();
+            if ($there->isNotEmpty()) {
+                return [];
+            }
+            $number = 1 + (int) $part->handouts()->max('number');
+
+            return array_map(static fn (HandoutPage $page): Handout => self::keep($page, $part, $by, $number, $proposals, $key, $seq), $pages);
+        });
+        Engraver::later($made);
+
+        return array_values($part->handouts()->where('key', $key)->get()->all());
+    }
+
+    private static function keep(HandoutPage $page, Part $part, User $by, int $number, bool $proposals, string $key, int $seq): Handout
+    {
+        $handout = $part->handouts()->create([
+            'number' => $number, 'audience' => $page->audience(), 'audience_name' => $page->audienceName(), 'user_id' => $by->id, 'key' => $key, 'seq' => $seq, 'proposals' => $proposals,
+            'profile' => $part->piece->ensemble->settings(), 'style' => $part->piece->ensemble->writing(), 'base' => PartVersions::base($part),
+        ]);
+        foreach ($page->files($number, $handout->created_at) as $name => $body) {
+            Frozen::keep($handout, $name, $body);
+        }
+
+        return $handout;
+    }
+
+    /**
+     * What used or borrowed copies of a part have already. It is said anew as often as needed: the newest holds.
+     *
+     * @param  PageMarks  $marks  as they stand there
+     */
+    public static function oldSet(Part $part, User $by, PageMarks $marks, string $key): void
+    {
+        Turn::take(static function () use ($part, $by, $marks, $key): void {
+            if ($part->handouts()->where('key', $key)->exists()) {
+                return;
+            }
+            $part->handouts()->where('number', Handout::OLD_SET)->whereNull('withdrawn_at')->update(['withdrawn_at' => now(), 'withdrawn_by' => $by->id, 'audience' => $key]);
+            $handout = $part->handouts()->create(['number' => Handout::OLD_SET, 'audience' => '', 'user_id' => $by->id, 'key' => $key, 'seq' => (new PartRecord($part))->newest()[0], 'proposals' => false, 'profile' => [], 'style' => [], 'base' => PartVersions::base($part)]);
+            Frozen::keep($handout, Frozen::MARKS, (string) json_encode($marks->toArray(), JSON_THROW_ON_ERROR));
+        });
+    }
+
+    /** What was a mistake: links lead to the one before, and slips begin there. */
+    public static function withdraw(Handout $handout, User $by): void
+    {
+        $handout->withdrawn_at === null && $handout->update(['withdrawn_at' => now(), 'withdrawn_by' => $by->id]);
+    }
+
+    /**
+     * The newest handout for some players: their own, or everybody's where that is newer.
+     *
+     * @param  string  $audience  as a handout has it
+     */
+    public static function newest(Part $part, string $audience, ?\DateTimeInterface $until = null): ?Handout
+    {
+        return $part->handouts()->whereNull('withdrawn_at')->where('number', '>', Handout::OLD_SET)->whereIn('audience', array_unique(['', $audience]))
+            ->when($until !== null, static fn (Builder $query): Builder => $query->where('created_at', '<=', $until))
+            ->reorder('number', 'desc')->orderByDesc('audience')->first();
+    }
+
+    /** What copies had before anything was handed out. */
+    public static function oldSetOf(Part $part): ?Handout
+    {
+        return $part->handouts()->whereNull('withdrawn_at')->where('number', Handout::OLD_SET)->first();
+    }
+
+    /** Where a link leads; null where nothing is handed out any more. */
+    public static function behind(ShareLink $link): ?Handout
+    {
+        return $link->handout_id === null ? self::newest($link->part, $link->audience()) : Handout::query()->whereKey($link->handout_id)->whereNull('withdrawn_at')->first();
+    }
+
+    public static function marks(Handout $handout): PageMarks
+    {
+        $kept = json_decode(Frozen::of($handout, Frozen::MARKS)?->text() ?? '', true);
+
+        return PageMarks::fromArray(is_array($kept) ? $kept : []);
+    }
+
+    /**
+     * Everybody, and each edition that a part has now.
+     *
+     * @return list<Edition|null>
+     */
+    public static function audiences(Part $part): array
+    {
+        return [null, ...Edition::all($part)];
+    }
+
+    /** As it would be handed out now. */
+    public static function marksNow(Part $part, ?Edition $edition, bool $proposals): PageMarks
+    {
+        return PageMarks::of((new PartDesk($part, $edition))->marked(), $proposals);
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+// The door of the share pages, before the framework is loaded: a whole class opens its links within the same moment, and what
+// they get was worked out when it was handed out. Whatever is not an open link goes on to the application.
+
+declare(strict_types=1);
+
+use App\Sharing\SharedFile;
+
+return (static function (): bool {
+    $path = rawurldecode((string) parse_url($_SERVER['REQUEST_URI'] ?? '', PHP_URL_PATH));
+    if (($_SERVER['REQUEST_METHOD'] ?? '') !== 'GET' || preg_match('~^/api/shared/([\w-]{8,64})(?:/([a-z0-9-]{1,30}))?$~', $path, $found) !== 1) {
+        return false;
+    }
+    require_once __DIR__.'/Frozen.php';
+    require_once __DIR__.'/SharedFile.php';
+    try {
+        $settings = is_file(__DIR__.'/../../.env') ? parse_ini_file(__DIR__.'/../../.env', false, INI_SCANNER_RAW) : [];
+        $file = getenv('DB_DATABASE') ?: ($settings['DB_DATABASE'] ?? dirname(__DIR__, 2).'/database/pencil.sqlite');
+        $database = new PDO("sqlite:{$file}", null, null, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::SQLITE_ATTR_OPEN_FLAGS => PDO::SQLITE_OPEN_READONLY]);
+        $answer = SharedFile::behind($database, $found[1], $found[2] ?? '', new DateTimeImmutable('now', new DateTimeZone('UTC')))
+            ?->answer($_SERVER['HTTP_IF_NONE_MATCH'] ?? null, str_contains($_SERVER['HTTP_ACCEPT_ENCODING'] ?? '', 'gzip'));
+    } catch (PDOException) {
+        return false;
+    }
+    if ($answer === null) {
+        return false;
+    }
+    http_response_code($answer[0]);
+    foreach ([...(require __DIR__.'/headers.php'), ...$answer[1]] as $name => $value) {
+        header("{$name}: {$value}");
+    }
+    echo $answer[2];
+
+    return true;
+})();

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\SharedPartController;
+use App\Sharing\StudentPage;
+use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\Route;
+
+// What students open: no session, no cookie, no form's token.
+Route::prefix('api/shared/{token}')->group(static function (): void {
+    Route::get('/', [SharedPartController::class, 'show']);
+    Route::get('since/{number}', [SharedPartController::class, 'since'])->where('number', '\d{1,6}');
+    Route::post('opened', [SharedPartController::class, 'opened']);
+    Route::get('{name}', [SharedPartController::class, 'show'])->where('name', '[a-z0-9-]{1,30}');
+});
+Route::get('s/{token}', static fn (string $token): View => view('student', ['token' => $token, ...StudentPage::needs()]));
