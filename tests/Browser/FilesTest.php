@@ -27,7 +27,7 @@ final class FilesTest extends BrowserTestCase
         $browser->visit("/pieces/{$piece}")->press('Make a part from it', '.piece-parts li:nth-child(3)')->seeText('Every note is within reach');
         $browser->see('.derive-page svg.score .notehead');
         $browser->type('#derived-name', 'Violin 3')->press('Put it into the piece')->desk()->seeText('Violin 3', '.siblings [aria-current]');
-        self::assertContains('bow-up decided', $browser->marksOn(self::firstNote($browser)));
+        $browser->seeMark(self::firstNote($browser), 'bow-up decided');
 
         $this->correct($browser, (int) $piece);
     }
@@ -46,14 +46,14 @@ final class FilesTest extends BrowserTestCase
         $browser->press('2 editions', '.piece-parts li:first-child')->seeText('Corrected from a file, as it is now')->press('Place them on the desk')->see('.desk-page svg.score .pencil .mark');
         $browser->desk();
         self::assertNotContains('bow-up decided', $browser->marksOn($first));
-        self::assertContains('finger decided 4', $browser->marksOn($second));
+        $browser->seeMark($second, 'finger decided 4');
         $browser->seeText('One decision has lost its note', '.gone')->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, Keys::ARROW_RIGHT)->press('Put it there', '.gone')->dontSee('.gone');
         $browser->until(fn (): bool => in_array('bow-up decided', $browser->marksOn($third), true), 'it is not on the note that was chosen');
         $part = (string) $browser->script('return location.pathname.split("/").pop()');
         $browser->visit("/parts/{$part}/editions")->press('As it came')->press('Bring this one back')->seeText('Brought back, as it is now');
         $browser->press('To the desk')->see('.desk-page svg.score .pencil .mark');
         $browser->desk();
-        self::assertContains('bow-up decided', $browser->marksOn($first), 'with its note its decision is back');
+        $browser->seeMark($first, 'bow-up decided');
         self::assertSame([], $browser->complaints());
     }
 

@@ -50,13 +50,13 @@ final class PathTest extends BrowserTestCase
         $director->keys('u')->saved();
         self::assertSame(['bow-up decided'], $director->marksOn('n1'));
         $director->keys(Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, Keys::ARROW_RIGHT, '4')->saved();
-        self::assertContains('finger decided 4', $director->marksOn('n5'));
+        $director->seeMark('n5', 'finger decided 4');
         $director->keys('z')->saved()->until(fn (): bool => ! in_array('finger decided 4', $director->marksOn('n5'), true), 'undo took nothing back');
         $director->keys('y')->saved()->until(fn (): bool => in_array('finger decided 4', $director->marksOn('n5'), true), 'redo brought nothing back');
         $director->driver->navigate()->refresh();
         $director->desk();
         self::assertSame(['bow-up decided'], $director->marksOn('n1'));
-        self::assertContains('finger decided 4', $director->marksOn('n5'));
+        $director->seeMark('n5', 'finger decided 4');
     }
 
     private function handOut(Browser $director): string

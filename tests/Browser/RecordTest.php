@@ -20,11 +20,11 @@ final class RecordTest extends BrowserTestCase
         $desk->keys('u')->seeText('1 decision not saved yet', '.lip')->seeText('sent again by themselves', '.rail');
         $first = self::firstNote($desk);
         self::assertLessThanOrEqual(1280, $desk->script('return Math.max(...[...document.querySelectorAll(".desk, .lip, .rail, .top-bar")].map((box) => box.getBoundingClientRect().right))'), 'the message fits the screen');
-        self::assertContains('bow-up decided', $desk->marksOn($first), 'the mark is painted all the same');
+        $desk->seeMark($first, 'bow-up decided');
         Server::running()->start();
         $desk->saved();
         $desk->driver->navigate()->refresh();
-        self::assertContains('bow-up decided', $desk->desk()->marksOn($first));
+        $desk->desk()->seeMark($first, 'bow-up decided');
     }
 
     public function test_a_decision_survives_the_browser_being_closed_before_it_was_saved(): void
@@ -37,7 +37,7 @@ final class RecordTest extends BrowserTestCase
         Server::running()->start();
         $desk->driver->get($address);
 
-        self::assertContains('bow-up decided', $desk->desk()->saved()->marksOn(self::firstNote($desk)));
+        $desk->desk()->saved()->seeMark(self::firstNote($desk), 'bow-up decided');
     }
 
     public function test_trouble_is_waited_out_and_the_decision_is_in_the_record_once(): void
@@ -258,13 +258,14 @@ final class RecordTest extends BrowserTestCase
 
     public function test_a_session_that_ended_asks_to_sign_in_and_keeps_the_decision(): void
     {
-        $desk = $this->desk('Pebbles', 'Cello')->keys(Keys::ARROW_RIGHT);
+        $desk = $this->desk('Pebbles', 'Cello');
+        $note = $desk->first();
         $desk->signedOut();
         $desk->keys('u')->seeText('You were signed out');
         $this->signInAgain($desk, 'director@brindlemoor.test', 'lantern-quarry')->saved();
         $desk->driver->navigate()->refresh();
 
-        self::assertContains('bow-up decided', $desk->desk()->marksOn(self::firstNote($desk)));
+        $desk->desk()->seeMark($note, 'bow-up decided');
     }
 
     public function test_nothing_is_sent_under_another_name(): void
@@ -285,7 +286,7 @@ final class RecordTest extends BrowserTestCase
         $desk->press('Sign in')->seeText('Pebbles');
         $desk->until(fn (): bool => $this->entries() === $before + 1, 'what waited was not sent when its maker came back');
         $desk->driver->get($address);
-        self::assertContains('bow-up decided', $desk->desk()->marksOn(self::firstNote($desk)));
+        $desk->desk()->seeMark(self::firstNote($desk), 'bow-up decided');
     }
 
     public function test_a_browser_that_keeps_nothing_says_so_and_still_sends(): void

@@ -57,12 +57,12 @@ final class WorkTest extends BrowserTestCase
         $desk->keys(';')->see('.ask-words input')->sendKeys('is it together?');
         $desk->press('Keep both')->saved()->seeText('is it together?', '.settle')->dontSee('.preview-bar');
         $note = $desk->chosen();
-        self::assertContains('bow-up decided', $desk->marksOn($note), 'nothing changes while it is open');
+        $desk->seeMark($note, 'bow-up decided');
         $desk->keys(';')->see('.preview-bar');
         $desk->until(fn (): bool => count($desk->all('svg.score .version-name')) === 2, 'the bows of both are not under each other');
         $desk->keys(';')->until(fn (): bool => in_array('bow-down decided', $desk->marksOn($note), true), 'B is not on the page');
         $desk->keys(Keys::ENTER)->saved()->seeText('Settled before', '.settle')->dontSee('svg.score .version-name');
-        self::assertContains('bow-down decided', $desk->marksOn($note));
+        $desk->seeMark($note, 'bow-down decided');
         $desk->keys('z', 'z')->saved();
         self::assertSame([], $desk->complaints());
     }

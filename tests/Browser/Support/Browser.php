@@ -15,6 +15,7 @@ use Facebook\WebDriver\Remote\RemoteWebElement;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverDimension;
 use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\Assert;
 use Tests\Support\Client;
 
 /** Headless Chromium, driven as a director drives it: by what can be seen, and by keys. */
@@ -309,6 +310,23 @@ final class Browser
         $marks = $this->script('return [...document.querySelectorAll(`.desk-page [data-note="${arguments[0]}"].mark, .student [data-note="${arguments[0]}"].mark`)].map((mark) => `${mark.getAttribute("class").replace("mark ", "")} ${mark.textContent}`.trim())', $note);
 
         return $marks;
+    }
+
+    /** Waits for a mark on a note, as `marksOn` names it. */
+    public function seeMark(string $note, string $mark): self
+    {
+        $this->until(fn (): bool => in_array($mark, $this->marksOn($note), true), "{$note} has no “{$mark}”");
+        Assert::assertContains($mark, $this->marksOn($note));
+
+        return $this;
+    }
+
+    /** Goes to the first note of the page. @return string its id */
+    public function first(): string
+    {
+        $this->keys(WebDriverKeys::HOME)->until(fn (): bool => $this->chosen() !== '', 'no note is chosen');
+
+        return $this->chosen();
     }
 
     /** The session is gone: an answer that was on its way would bring its cookie back, so it is looked at again. */
