@@ -302,6 +302,8 @@ final class Browser
     /**
      * The marks on one note as their classes say: “bow-down decided”.
      *
+     * @phpstan-impure the page changes
+     *
      * @return list<string>
      */
     public function marksOn(string $note): array
