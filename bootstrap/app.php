@@ -2,21 +2,29 @@
 
 declare(strict_types=1);
 
-use App\Console\EngraveHandouts;
+use App\Console\MakeBackup;
+use App\Console\CheckRecords;
 use App\Console\ErasePerson;
 use App\Console\EraseSchool;
 use App\Console\ExportSchool;
 use App\Console\KeepBench;
 use App\Console\OpenSchool;
 use App\Console\ReadSchool;
+use App\Console\RestoreBackup;
 use App\Console\SchoolCode;
+use App\Console\SweepOld;
+use App\Console\TellHealth;
 use App\Console\WriteTypes;
 use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\Session;
+use App\Keeping\Health;
 use App\Marking\EntryClashes;
 use App\Marking\EntryOutOfOrder;
 use App\Marking\TypedElsewhere;
+use App\Sharing\PublicAddress;
 use App\Views\RefusalView;
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -25,6 +33,8 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Session\Middleware\StartSession;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
 use UprightPencil\Core\Format\UnreadableMusic;
@@ -33,16 +43,25 @@ use UprightPencil\Core\Score\UnknownInterval;
 use UprightPencil\Core\Score\WrongOrder;
 use UprightPencil\Core\Strings\WrongProfile;
 
-return Application::configure(basePath: dirname(__DIR__))
+$application = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(using: static function (): void {
         // Before those of the staff, which end in “anything else”.
         Route::middleware(SubstituteBindings::class)->group(__DIR__.'/../routes/share.php');
         Route::middleware('web')->group(__DIR__.'/../routes/web.php');
     })
-    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class, EngraveHandouts::class])
+    ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class, MakeBackup::class, RestoreBackup::class, CheckRecords::class, SweepOld::class, TellHealth::class])
+    ->withSchedule(static function (Schedule $schedule): void {
+        // At night in most of the places where we are used; a backup that fails is told by the health page.
+        $schedule->command(MakeBackup::class)->dailyAt((string) config('serving.backups.at'))->when(static fn (): bool => DB::getDriverName() === 'sqlite');
+        $schedule->command(SweepOld::class)->hourlyAt(40);
+        $schedule->call(Health::tick(...))->everyMinute();
+    })
     ->withMiddleware(static function (Middleware $middleware): void {
         // We are same-origin; and the package behind HandleCors is not in our registry (packages/registry-gaps).
         $middleware->remove(HandleCors::class);
+        // Only our own names are answered to; which proxies are believed, the settings say (`AppServiceProvider`).
+        $middleware->trustHosts(at: PublicAddress::hosts(...), subdomains: false);
+        $middleware->web(replace: [StartSession::class => Session::class]);
         $middleware->append(SecurityHeaders::class);
         $middleware->append(CleanStrings::class);
         $middleware->redirectGuestsTo('/sign-in');
@@ -66,3 +85,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));
     })
     ->create();
+
+$school = require __DIR__.'/school.php';
+if ($school !== null) {
+    $application->useEnvironmentPath($school)->loadEnvironmentFrom('settings')->useStoragePath("{$school}/storage");
+}
+
+return $application;

@@ -59,11 +59,17 @@ final class SignIn
         return $right;
     }
 
+    /** Those that are too old to count. */
+    public static function forgetGuesses(): void
+    {
+        DB::table('sign_in_guesses')->where('last_at', '<', now()->subHours(self::FORGOTTEN)->getTimestamp())->delete();
+    }
+
     /** Counts a guess. @return int seconds to wait before it may be made */
     private function count(string $key): int
     {
         $guesses = DB::table('sign_in_guesses');
-        $guesses->clone()->where('last_at', '<', now()->subHours(self::FORGOTTEN)->getTimestamp())->delete();
+        self::forgetGuesses();
         $row = $guesses->clone()->where('key', $key)->first();
         $count = (int) ($row->count ?? 0);
         $wait = $count < self::FREE ? 0 : (int) $row?->last_at + min(self::LONGEST, 2 ** min(20, $count - self::FREE + 1)) - now()->getTimestamp();

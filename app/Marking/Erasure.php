@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
+use App\Keeping\Guard;
 use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
@@ -22,14 +25,14 @@ final class Erasure
     public static function piece(Piece $piece, User $by): void
     {
         Turn::take(static function () use ($piece, $by): void {
-            self::kept('piece', $piece->title, self::withoutPiece($piece), $by);
+            self::kept('piece', $piece->title, self::withoutPiece($piece), $by, $piece->ensemble);
         });
     }
 
     public static function part(Part $part, User $by): void
     {
         Turn::take(static function () use ($part, $by): void {
-            self::kept('part', "{$part->piece()->value('title')}: {$part->name}", self::withoutParts([$part->id]), $by);
+            self::kept('part', "{$part->piece->title}: {$part->name}", self::withoutParts([$part->id]), $by, $part->piece->ensemble);
         });
     }
 
@@ -53,7 +56,7 @@ final class Erasure
     private static function withoutParts(array $parts): int
     {
         $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
-        self::unguarded('log_entries', static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
+        Guard::of(DB::connection(), 'log_entries')->lifted(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
         PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('part_id', $parts));
         self::withoutManuscripts('part_id', $parts);
         self::withoutHandouts($parts);
@@ -78,8 +81,10 @@ final class Erasure
     public static function person(User $person, ?User $by): void
     {
         Turn::take(static function () use ($person, $by): void {
+            $schools = $person->schools()->pluck('schools.id');
             self::kept('person', '', 0, $by);
             self::forget($person);
+            $schools->each(static fn (mixed $school): bool => AuditList::note(Audited::Erased, $by, (int) $school, 'a person'));
             $person->forceFill(['name' => 'A former teacher', 'email' => "former-{$person->id}@erased.invalid", 'password' => Str::random(60), 'style' => [], 'code_secret' => null, 'code_since' => null, 'recovery_codes' => null])->save();
         });
     }
@@ -88,6 +93,7 @@ final class Erasure
     {
         $person->memberships()->delete();
         $person->devices()->delete();
+        AuditList::forget($person);
         $person->schools()->detach();
         self::withoutManuscripts('user_id', [$person->id]);
         DB::table('invitations')->where('email', $person->email)->delete();
@@ -107,6 +113,7 @@ final class Erasure
                 $person->schools()->exists() || $person->memberships()->exists() || self::person($person, null);
             }
             self::kept('school', $school->name, $entries, null);
+            DB::table('audit_events')->where('school_id', $school->id)->delete();
             $school->delete();
 
             return $entries;
@@ -131,8 +138,9 @@ final class Erasure
         return $entries;
     }
 
-    private static function kept(string $what, string $name, int $entries, ?User $by): void
+    private static function kept(string $what, string $name, int $entries, ?User $by, ?Ensemble $in = null): void
     {
+        $in === null || AuditList::ofEnsemble(Audited::Erased, $by, $in, "{$what} {$name}");
         DB::table('erasures')->insert(['user_id' => $by?->id, 'what' => $what, 'name' => $name, 'entries' => $entries, 'created_at' => now()]);
     }
 
@@ -145,21 +153,9 @@ final class Erasure
     {
         $handouts = DB::table('handouts')->whereIn('part_id', $parts);
         if ($handouts->exists()) {
-            self::unguarded('handout_files', static fn () => DB::table('handout_files')->whereIn('handout_id', $handouts->clone()->select('id'))->delete());
-            self::unguarded('frozen', static fn () => DB::table('frozen')->whereNotIn('hash', DB::table('handout_files')->select('hash'))->delete());
+            Guard::of(DB::connection(), 'handout_files')->lifted(static fn () => DB::table('handout_files')->whereIn('handout_id', $handouts->clone()->select('id'))->delete());
+            Guard::of(DB::connection(), 'frozen')->lifted(static fn () => DB::table('frozen')->whereNotIn('hash', DB::table('handout_files')->select('hash'))->delete());
             $handouts->delete();
         }
-    }
-
-    /**
-     * @param  string  $table  that nothing is taken from otherwise
-     * @param  \Closure(): mixed  $work
-     */
-    private static function unguarded(string $table, \Closure $work): void
-    {
-        $guard = DB::table('sqlite_master')->where(['type' => 'trigger', 'name' => "{$table}_no_DELETE"])->value('sql');
-        DB::statement("DROP TRIGGER {$table}_no_DELETE");
-        $work();
-        DB::statement(is_string($guard) ? $guard : throw new \LogicException("{$table} had no guard."));
     }
 }

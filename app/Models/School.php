@@ -12,10 +12,22 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $id
  * @property string $name
  * @property int|null $idle_minutes after which whoever does nothing is signed out
+ * @property int|null $audit_days that the audit list is kept; null: as long as the installation keeps it
  */
 final class School extends Model
 {
-    protected $fillable = ['name', 'idle_minutes'];
+    protected $fillable = ['name', 'idle_minutes', 'audit_days'];
+
+    /** Days that an installation keeps the audit lists of its schools. */
+    public static function longestAudit(): int
+    {
+        return (int) config('serving.audit_days');
+    }
+
+    public function auditDays(): int
+    {
+        return min($this->audit_days ?? PHP_INT_MAX, self::longestAudit());
+    }
 
     /** @return BelongsToMany<User, $this> */
     public function staff(): BelongsToMany

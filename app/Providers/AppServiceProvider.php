@@ -10,6 +10,8 @@ use App\Rules\UncommonPassword;
 use App\Workbench\Workbench;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
@@ -40,6 +42,24 @@ final class AppServiceProvider extends ServiceProvider
         // Wrong passwords are counted where they are checked (`SignIn`); this only bounds how much one address can have checked,
         // a school's whole staff on one morning among them.
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
-        RateLimiter::for('imports', static fn (Request $request): Limit => Limit::perMinute(60)->by((string) $request->user()?->getAuthIdentifier()));
+        foreach (['decisions', 'trials', 'imports'] as $kind) {
+            RateLimiter::for($kind, static fn (Request $request): Limit => Limit::perMinute((int) config("serving.limits.{$kind}"))->by($kind.':'.$request->user()?->getAuthIdentifier())->response(self::often(...)));
+        }
+        $this->trust();
+    }
+
+    /** @param array<string, string|int> $headers */
+    private static function often(Request $request, array $headers): JsonResponse
+    {
+        return new JsonResponse(['message' => "That was often, for one minute. It goes on in {$headers['Retry-After']} seconds."], 429, $headers);
+    }
+
+    /** A proxy that the settings name says where a request came from and whether over TLS; what it says of our name is not believed. */
+    private function trust(): void
+    {
+        /** @var list<string> $proxies */
+        $proxies = config('serving.proxies');
+        TrustProxies::at($proxies === ['*'] ? '*' : $proxies);
+        TrustProxies::withHeaders(Request::HEADER_X_FORWARDED_FOR | Request::HEADER_X_FORWARDED_PROTO | Request::HEADER_X_FORWARDED_PORT);
     }
 }

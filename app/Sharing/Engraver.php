@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
+use App\Jobs\EngraveHandouts;
 use App\Models\Handout;
 use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Process;
@@ -20,7 +21,7 @@ final class Engraver
     private const SECONDS = 60;
 
     /**
-     * Beside the answer, in a process of its own: nobody waits for it.
+     * Behind the answer: nobody waits for it.
      *
      * @param  list<Handout>  $handouts
      */
@@ -29,8 +30,7 @@ final class Engraver
         if ($handouts === [] || config('sharing.engraver') !== true) {
             return;
         }
-        $command = ['setsid', PHP_SAPI === 'cli' ? PHP_BINARY : 'php', base_path('artisan'), 'handouts:engrave', ...array_map(static fn (Handout $handout): string => (string) $handout->id, $handouts)];
-        exec(implode(' ', array_map(escapeshellarg(...), $command)).' >/dev/null 2>&1 &');
+        EngraveHandouts::dispatch(array_map(static fn (Handout $handout): int => $handout->id, $handouts));
     }
 
     /** @param list<Handout> $handouts */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PartRecord;
@@ -37,6 +39,7 @@ final class Handouts
                 return [];
             }
             $number = 1 + (int) $part->handouts()->max('number');
+            AuditList::ofPart(Audited::HandedOut, $by, $part, "handout {$number}");
 
             return array_map(static fn (HandoutPage $page): Handout => self::keep($page, $part, $by, $number, $proposals, $key, $seq), $pages);
         });
@@ -78,7 +81,10 @@ final class Handouts
     /** What was a mistake: links lead to the one before, and slips begin there. */
     public static function withdraw(Handout $handout, User $by): void
     {
-        $handout->withdrawn_at === null && $handout->update(['withdrawn_at' => now(), 'withdrawn_by' => $by->id]);
+        if ($handout->withdrawn_at === null) {
+            $handout->update(['withdrawn_at' => now(), 'withdrawn_by' => $by->id]);
+            AuditList::ofPart(Audited::Withdrew, $by, $handout->part, "handout {$handout->number}");
+        }
     }
 
     /**

@@ -15,9 +15,14 @@ return (static function (): bool {
     require_once __DIR__.'/Frozen.php';
     require_once __DIR__.'/SharedFile.php';
     try {
-        $settings = is_file(__DIR__.'/../../.env') ? parse_ini_file(__DIR__.'/../../.env', false, INI_SCANNER_RAW) : [];
-        $file = getenv('DB_DATABASE') ?: ($settings['DB_DATABASE'] ?? dirname(__DIR__, 2).'/database/pencil.sqlite');
-        $database = new PDO("sqlite:{$file}", null, null, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::SQLITE_ATTR_OPEN_FLAGS => PDO::SQLITE_OPEN_READONLY]);
+        $school = require __DIR__.'/../../bootstrap/school.php';
+        $file = $school === null ? __DIR__.'/../../.env' : "{$school}/settings";
+        $settings = is_file($file) ? parse_ini_file($file, false, INI_SCANNER_RAW) : [];
+        if ((getenv('DB_CONNECTION') ?: ($settings['DB_CONNECTION'] ?? 'sqlite')) !== 'sqlite') {
+            return false;
+        }
+        $records = getenv('DB_DATABASE') ?: ($settings['DB_DATABASE'] ?? dirname(__DIR__, 2).'/database/pencil.sqlite');
+        $database = new PDO("sqlite:{$records}", null, null, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::SQLITE_ATTR_OPEN_FLAGS => PDO::SQLITE_OPEN_READONLY]);
         $answer = SharedFile::behind($database, $found[1], $found[2] ?? '', new DateTimeImmutable('now', new DateTimeZone('UTC')))
             ?->answer($_SERVER['HTTP_IF_NONE_MATCH'] ?? null, str_contains($_SERVER['HTTP_ACCEPT_ENCODING'] ?? '', 'gzip'));
     } catch (PDOException) {
@@ -27,7 +32,8 @@ return (static function (): bool {
         return false;
     }
     http_response_code($answer[0]);
-    foreach ([...(require __DIR__.'/headers.php'), ...$answer[1]] as $name => $value) {
+    $secure = ($_SERVER['HTTPS'] ?? '') === 'on' ? ['Strict-Transport-Security' => 'max-age=31536000'] : [];
+    foreach ([...(require __DIR__.'/headers.php'), ...$secure, ...$answer[1]] as $name => $value) {
         header("{$name}: {$value}");
     }
     echo $answer[2];

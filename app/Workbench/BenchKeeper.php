@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Workbench;
 
+use App\Keeping\Restore;
 use App\Marking\CoreCode;
 use App\Marking\OpenParts;
 
@@ -30,7 +31,7 @@ final class BenchKeeper
     public function keep(string $socket, ?int $server): void
     {
         $door = self::door($socket);
-        [$code, $inode, $looked] = [CoreCode::fresh(), fileinode($socket), time()];
+        [$code, $inode, $looked, $begun] = [CoreCode::fresh(), fileinode($socket), time(), time()];
         while (true) {
             $asking = @stream_socket_accept($door, self::LOOK_ROUND);
             $asking === false || $this->serve($asking);
@@ -40,7 +41,7 @@ final class BenchKeeper
                 if (@fileinode($socket) !== $inode) {
                     return;
                 }
-                if (($server !== null && ! posix_kill($server, 0)) || CoreCode::fresh() !== $code) {
+                if (($server !== null && ! posix_kill($server, 0)) || CoreCode::fresh() !== $code || @filemtime(Restore::mark()) > $begun) {
                     break;
                 }
             }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Keeping\Guard;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -74,9 +75,7 @@ return new class extends Migration
             $table->timestamps();
         });
         // The log is append-only, whatever the application does.
-        foreach (['UPDATE', 'DELETE'] as $change) {
-            DB::statement("CREATE TRIGGER log_entries_no_{$change} BEFORE {$change} ON log_entries BEGIN SELECT RAISE(ABORT, 'log entries are never changed'); END");
-        }
+        Guard::of(DB::connection(), 'log_entries')->put('log entries are never changed');
     }
 
     public function down(): void

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Keeping\Guard;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -41,10 +42,8 @@ return new class extends Migration
             $table->string('hash', 64)->index();
             $table->unique(['handout_id', 'name']);
         });
-        foreach (['UPDATE', 'DELETE'] as $change) {
-            DB::statement("CREATE TRIGGER frozen_no_{$change} BEFORE {$change} ON frozen BEGIN SELECT RAISE(ABORT, 'what was handed out is never changed'); END");
-            DB::statement("CREATE TRIGGER handout_files_no_{$change} BEFORE {$change} ON handout_files BEGIN SELECT RAISE(ABORT, 'what was handed out is never changed'); END");
-        }
+        Guard::of(DB::connection(), 'frozen')->put('what was handed out is never changed');
+        Guard::of(DB::connection(), 'handout_files')->put('what was handed out is never changed');
         Schema::table('share_links', static fn (Blueprint $table) => $table->foreignId('handout_id')->nullable()->index());
         Schema::table('share_links', static fn (Blueprint $table) => $table->text('token')->nullable());
         Schema::table('pieces', static fn (Blueprint $table) => $table->json('practice')->nullable());

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\SignIn;
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Models\Invitation;
 use App\Models\User;
 use App\Views\AskedInView;
@@ -41,6 +43,7 @@ final class JoinController extends Controller
             $membership->parts()->sync($invitation->parts);
             $account->schools()->syncWithoutDetaching([$invitation->ensemble()->firstOrFail()->school_id]);
             $invitation->forceFill(['accepted_at' => now()])->save();
+            AuditList::ofEnsemble(Audited::Joined, $account, $invitation->ensemble()->firstOrFail());
         });
 
         return SessionController::enter($request, $account);

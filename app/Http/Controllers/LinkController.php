@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Models\Handout;
 use App\Models\Part;
 use App\Models\ShareLink;
@@ -46,11 +48,14 @@ final class LinkController extends Controller
             'expires_at' => now()->addDays((int) $asked['days']),
         ])->refresh();
 
+        AuditList::ofPart(Audited::LinkMade, $user, $part);
+
         return new JsonResponse(LinkView::of($link), 201);
     }
 
-    public function destroy(ShareLink $link): Response
+    public function destroy(ShareLink $link, #[CurrentUser] User $user): Response
     {
+        $link->closed_at === null && AuditList::ofPart(Audited::LinkClosed, $user, $link->part);
         $link->closed_at ??= now();
         $link->save();
 

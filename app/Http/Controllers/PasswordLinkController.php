@@ -6,6 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Access\Access;
 use App\Access\Mails;
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Models\Membership;
 use App\Models\User;
 use App\Sharing\PublicAddress;
@@ -29,6 +31,8 @@ final class PasswordLinkController extends Controller
         if (! $access->answersFor($user, $for)) {
             return new JsonResponse(['message' => "{$for->name} is in ensembles that are not yours, too; a director of those has to do this."], 422);
         }
+
+        AuditList::ofEnsemble(Audited::PasswordLink, $user, $membership->ensemble, $for->name);
 
         return new JsonResponse(new AddressView(self::address($for)), 201);
     }

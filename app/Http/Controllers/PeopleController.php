@@ -7,6 +7,8 @@ namespace App\Http\Controllers;
 use App\Access\Access;
 use App\Access\Mails;
 use App\Http\Requests\RoleRequest;
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Models\Ensemble;
 use App\Models\Invitation;
 use App\Models\Membership;
@@ -64,6 +66,8 @@ final class PeopleController extends Controller
         $invitation = DB::transaction(static function () use ($request, $ensemble, $user, $email): Invitation {
             $ensemble->invitations()->open()->where('email', $email)->update(['taken_back_at' => now()]);
 
+            AuditList::ofEnsemble(Audited::Invited, $user, $ensemble, $email);
+
             return $ensemble->invitations()->create(['user_id' => $user->id, 'email' => $email, ...$request->asked($ensemble), 'token_hash' => '', 'expires_at' => now()]);
         });
 
@@ -78,7 +82,7 @@ final class PeopleController extends Controller
         $invitation->update(['token_hash' => Token::hashOf($token), 'expires_at' => now()->addDays(Invitation::DAYS)]);
 
         $ensemble = $invitation->ensemble()->firstOrFail();
-        defer(static fn () => Mails::send($invitation->email, "{$ensemble->name}: you are asked in", "You are asked to mark parts for {$ensemble->name}. Join here, until {$invitation->expires_at->toFormattedDateString()}:", PublicAddress::of("/join/{$token}")));
+        Mails::send($invitation->email, "{$ensemble->name}: you are asked in", "You are asked to mark parts for {$ensemble->name}. Join here, until {$invitation->expires_at->toFormattedDateString()}:", PublicAddress::of("/join/{$token}"));
 
         return new JsonResponse(new NewInvitationView(self::invitation($invitation), PublicAddress::of("/join/{$token}")), 201);
     }
@@ -91,13 +95,14 @@ final class PeopleController extends Controller
         return new Response(status: 204);
     }
 
-    public function change(RoleRequest $request, Membership $membership): Response|JsonResponse
+    public function change(RoleRequest $request, Membership $membership, #[CurrentUser] User $user): Response|JsonResponse
     {
         $asked = $request->asked($membership->ensemble()->firstOrFail());
         if ($asked['role'] !== Role::Director && self::isLastDirector($membership)) {
             return self::lastDirector();
         }
-        DB::transaction(static function () use ($membership, $asked): void {
+        DB::transaction(static function () use ($membership, $asked, $user): void {
+            AuditList::ofEnsemble(Audited::RoleChanged, $user, $membership->ensemble, "{$membership->user->name}: {$asked['role']->value}");
             $membership->update(['role' => $asked['role'], 'decides' => $asked['decides']]);
             $membership->parts()->sync($asked['parts']);
         });
@@ -107,11 +112,12 @@ final class PeopleController extends Controller
     }
 
     /** What somebody decided stays; they see nothing of the ensemble any more. */
-    public function letGo(Membership $membership): Response|JsonResponse
+    public function letGo(Membership $membership, #[CurrentUser] User $user): Response|JsonResponse
     {
         if (self::isLastDirector($membership)) {
             return self::lastDirector();
         }
+        AuditList::ofEnsemble(Audited::LetGo, $user, $membership->ensemble, $membership->user->name);
         $membership->delete();
         $this->access->forget();
 
@@ -121,7 +127,7 @@ final class PeopleController extends Controller
     /** By oneself. */
     public function leave(Ensemble $ensemble, #[CurrentUser] User $user): Response|JsonResponse
     {
-        return $this->letGo($ensemble->memberships()->where('user_id', $user->id)->firstOrFail());
+        return $this->letGo($ensemble->memberships()->where('user_id', $user->id)->firstOrFail(), $user);
     }
 
     private static function isLastDirector(Membership $membership): bool

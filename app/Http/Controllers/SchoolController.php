@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Keeping\Audited;
+use App\Keeping\AuditList;
 use App\Marking\LeftOver;
 use App\Marking\SchoolExport;
 use App\Models\School;
+use App\Models\User;
+use App\Views\AuditView;
 use App\Views\SchoolSettingsView;
+use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -22,24 +27,35 @@ final class SchoolController extends Controller
 
     public function show(School $school): JsonResponse
     {
-        return new JsonResponse(new SchoolSettingsView($school->id, $school->name, $school->idle_minutes));
+        return new JsonResponse(new SchoolSettingsView($school->id, $school->name, $school->idle_minutes, $school->audit_days, School::longestAudit()));
     }
 
     public function update(Request $request, School $school): Response
     {
-        /** @var array{name: string, idleMinutes?: int|null} $asked */
+        $longest = School::longestAudit();
+        /** @var array{name: string, idleMinutes?: int|null, auditDays?: int|null} $asked */
         $asked = $request->validate(
-            ['name' => ['required', 'string', 'max:100'], 'idleMinutes' => ['nullable', 'integer', 'min:1', 'max:'.self::LONGEST_IDLE]],
-            ['name.required' => 'Give the name of the school.', 'idleMinutes.*' => 'Minutes go from 1 to '.self::LONGEST_IDLE.'; leave it empty for as long as a session lasts.'],
+            ['name' => ['required', 'string', 'max:100'], 'idleMinutes' => ['nullable', 'integer', 'min:1', 'max:'.self::LONGEST_IDLE], 'auditDays' => ['nullable', 'integer', 'min:1', "max:{$longest}"]],
+            ['name.required' => 'Give the name of the school.', 'idleMinutes.*' => 'Minutes go from 1 to '.self::LONGEST_IDLE.'; leave it empty for as long as a session lasts.', 'auditDays.*' => "Days go from 1 to {$longest}, as whoever runs this installation has set."],
         );
-        $school->update(['name' => $asked['name'], 'idle_minutes' => $asked['idleMinutes'] ?? null]);
+        $school->update(['name' => $asked['name'], 'idle_minutes' => $asked['idleMinutes'] ?? null, 'audit_days' => $asked['auditDays'] ?? null]);
 
         return new Response(status: 204);
     }
 
-    /** Everything in open files, as one ZIP. */
-    public function export(School $school): BinaryFileResponse
+    /** Who signed in, asked in, handed out and took away, the newest first. */
+    public function audit(Request $request, School $school): JsonResponse
     {
+        /** @var array{before?: int} $asked */
+        $asked = $request->validate(['before' => ['sometimes', 'integer', 'min:1']]);
+
+        return new JsonResponse(new AuditView(AuditList::of($school, isset($asked['before']) ? (int) $asked['before'] : null)));
+    }
+
+    /** Everything in open files, as one ZIP. */
+    public function export(School $school, #[CurrentUser] User $user): BinaryFileResponse
+    {
+        AuditList::note(Audited::Exported, $user, $school->id);
         defer(LeftOver::sweep(...));
         $file = (string) tempnam(sys_get_temp_dir(), 'pencil');
         $folder = "{$file}-school";

@@ -8,6 +8,7 @@ use App\Access\Devices;
 use App\Access\Mails;
 use App\Access\SecondFactor;
 use App\Access\SignIn;
+use App\Keeping\AuditList;
 use App\Models\User;
 use App\Views\DirectorView;
 use App\Views\SessionView;
@@ -91,6 +92,7 @@ final class SessionController extends Controller
         $request->session()->forget(self::OWES_CODE);
         $request->session()->regenerate();
         Devices::begin($request, $user);
+        AuditList::signedIn($user);
 
         return self::director($user);
     }

@@ -17,8 +17,13 @@ final class SecurityHeaders
     /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
+        // Whoever calls us by a name that is not ours is not answered.
+        $request->getHost();
         $response = $next($request);
         $response->headers->add(self::$always ??= require app_path('Sharing/headers.php'));
+        if ($request->isSecure()) {
+            $response->headers->set('Strict-Transport-Security', 'max-age=31536000');
+        }
         // Only the page on which notes are typed may ask to listen.
         $response->headers->set('Permissions-Policy', 'camera=(), microphone='.($request->is('by-hand/*', 'parts/*/notes') ? '(self)' : '()').', geolocation=()');
         // What was handed out has an entity tag: it may be kept, and is asked for each time.
