@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-use App\Console\MakeBackup;
 use App\Console\CheckRecords;
 use App\Console\ErasePerson;
 use App\Console\EraseSchool;
 use App\Console\ExportSchool;
 use App\Console\KeepBench;
+use App\Console\MakeBackup;
 use App\Console\OpenSchool;
 use App\Console\ReadSchool;
 use App\Console\RestoreBackup;

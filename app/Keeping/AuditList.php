@@ -22,15 +22,16 @@ final class AuditList
         return DB::table('audit_events')->insert(['school_id' => $school, 'user_id' => $by?->id, 'what' => $what->value, 'about' => mb_substr($about, 0, 200), 'created_at' => now()]);
     }
 
-    public static function ofEnsemble(Audited $what, ?User $by, Ensemble $ensemble, string $about = ''): void
+    public static function ofEnsemble(Audited $what, ?User $by, Ensemble $ensemble, string $about = ''): bool
     {
-        self::note($what, $by, $ensemble->school_id, $about === '' ? $ensemble->name : "{$about}, {$ensemble->name}");
+        return self::note($what, $by, $ensemble->school_id, $about === '' ? $ensemble->name : "{$about}, {$ensemble->name}");
     }
 
-    public static function ofPart(Audited $what, ?User $by, Part $part, string $about = ''): void
+    public static function ofPart(Audited $what, ?User $by, Part $part, string $about = ''): bool
     {
         $piece = $part->piece()->with('ensemble')->firstOrFail();
-        self::ofEnsemble($what, $by, $piece->ensemble, ($about === '' ? '' : "{$about}: ")."{$piece->title}, {$part->name}");
+
+        return self::ofEnsemble($what, $by, $piece->ensemble, ($about === '' ? '' : "{$about}: ")."{$piece->title}, {$part->name}");
     }
 
     public static function signedIn(User $user): void

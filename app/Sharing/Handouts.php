@@ -27,19 +27,20 @@ final class Handouts
      * @param  list<Edition|null>  $audiences  for whom; null: everybody
      * @param  bool  $proposals  with what nobody decided
      * @param  string  $key  of the act
+     * @param  bool  $listed  in what the administrator can look up; not where an update hands out what links showed before
      * @return list<Handout>
      */
-    public static function make(Part $part, User $by, array $audiences, bool $proposals, string $key): array
+    public static function make(Part $part, User $by, array $audiences, bool $proposals, string $key, bool $listed = true): array
     {
         [$seq] = (new PartRecord($part))->newest();
         $pages = array_map(static fn (?Edition $edition): HandoutPage => new HandoutPage($part, $edition, $proposals), $audiences);
-        $made = Turn::take(static function () use ($part, $by, $pages, $proposals, $key, $seq): array {
+        $made = Turn::take(static function () use ($part, $by, $pages, $proposals, $key, $seq, $listed): array {
             $there = $part->handouts()->where('key', $key)->get();
             if ($there->isNotEmpty()) {
                 return [];
             }
             $number = 1 + (int) $part->handouts()->max('number');
-            AuditList::ofPart(Audited::HandedOut, $by, $part, "handout {$number}");
+            $listed && AuditList::ofPart(Audited::HandedOut, $by, $part, "handout {$number}");
 
             return array_map(static fn (HandoutPage $page): Handout => self::keep($page, $part, $by, $number, $proposals, $key, $seq), $pages);
         });

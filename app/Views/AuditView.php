@@ -7,6 +7,8 @@ namespace App\Views;
 /** The list of what was done in a school, the newest first. */
 final readonly class AuditView
 {
-    /** @param list<AuditedView> $events */
+    /**
+     * @param  list<AuditedView>  $events
+     */
     public function __construct(public array $events) {}
 }

@@ -19,7 +19,7 @@ return new class extends Migration
         foreach ($links as $link) {
             try {
                 $maker = $link->user()->firstOrFail();
-                Handouts::newest($link->part, '') ?? Handouts::make($link->part, $maker, Handouts::audiences($link->part), true, Str::uuid()->toString());
+                Handouts::newest($link->part, '') ?? Handouts::make($link->part, $maker, Handouts::audiences($link->part), true, Str::uuid()->toString(), listed: false);
             } catch (Throwable $fault) {
                 report($fault);
             }

@@ -291,7 +291,7 @@ final class SchoolServerTest extends TestCase
     {
         $found = $records->query('SELECT request_key FROM log_entries', \PDO::FETCH_COLUMN, 0);
 
-        return $found === false ? [] : array_map(strval(...), $found->fetchAll());
+        return $found === false ? [] : array_map(strval(...), array_values($found->fetchAll()));
     }
 
     /** @return array<string, list<string>> */

@@ -26,7 +26,7 @@ final class FirstStartController extends Controller
         ], AccountController::WORDS + ['school.required' => 'Give the name of the school.', 'code.required' => 'Give the code that the installer printed.']);
         $director = FirstStart::open($asked['code'], $asked['school'], $asked['name'], $asked['email'], $asked['password']);
         if ($director === null) {
-            return new JsonResponse(['message' => 'This is not the code that the installer printed. `php artisan school:code` prints a new one.'], 422);
+            return new JsonResponse(['message' => 'This is not the code that the installer printed. Whoever runs this installation gets a new one with `school:code`.'], 422);
         }
 
         return SessionController::enter($request, $director);

@@ -21,7 +21,7 @@ final class Spared
     public function handle(Request $request, Closure $next): Response
     {
         $who = 'time:'.($request->user()?->getAuthIdentifier() ?? $request->ip());
-        if (RateLimiter::tooManyAttempts($who, 1000 * (int) config('serving.limits.seconds'))) {
+        if (RateLimiter::tooManyAttempts($who, (int) (1000 * (float) config('serving.limits.seconds')))) {
             $wait = RateLimiter::availableIn($who);
             abort(429, "That was a lot of work at once. It goes on in {$wait} seconds.", ['Retry-After' => (string) $wait]);
         }

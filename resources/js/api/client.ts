@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, Alike, AskedIn, AskedVersions, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
+import type { Account, Address, Alike, AskedIn, AskedVersions, Audit, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -190,7 +190,8 @@ export const api = {
     endDevice: (id: number) => request<undefined>('DELETE', `account/devices/${id}`),
     leave: (current_password: string) => request<undefined>('DELETE', 'account', { current_password }),
     school: (id: number) => request<SchoolSettings>('GET', `schools/${id}`),
-    changeSchool: (id: number, given: { name: string; idleMinutes: number | null }) => request<undefined>('PATCH', `schools/${id}`, given),
+    audit: (id: number, before?: number) => request<Audit>('GET', `schools/${id}/audit${before === undefined ? '' : `?before=${before}`}`),
+    changeSchool: (id: number, given: { name: string; idleMinutes: number | null; auditDays: number | null }) => request<undefined>('PATCH', `schools/${id}`, given),
     openEnsemble: (school: number, given: { name: string; year: string; level: string }) => request<Made>('POST', `schools/${school}/ensembles`, given),
     changeEnsemble: (id: number, given: { name?: string; year?: string; level?: string; putAway?: boolean }) => request<undefined>('PATCH', `ensembles/${id}`, given),
     nextYear: (id: number, given: { name: string; year: string }) => request<Made>('POST', `ensembles/${id}/next-year`, given),

@@ -142,6 +142,24 @@ export interface Audience {
     since: number
 }
 
+/** The list of what was done in a school, the newest first. */
+export interface Audit {
+    events: Audited[]
+}
+
+/** Something that was done in a school. */
+export interface Audited {
+    id: number
+    /** name */
+    by: string
+    /** in words */
+    what: string
+    /** whom or what it was about; may be empty */
+    about: string
+    /** ISO 8601 */
+    at: string
+}
+
 /** A passage in the order to teach them. */
 export interface Beginning {
     name: string
@@ -1712,6 +1730,10 @@ export interface SchoolSettings {
     name: string
     /** after which whoever does nothing is signed out; null: as long as the session lasts */
     idleMinutes: number | null
+    /** that the audit list is kept; null: as long as the installation keeps it */
+    auditDays: number | null
+    /** days that the installation keeps it */
+    longestAudit: number
 }
 
 /** A secret on its way to somebody's telephone. */

@@ -5,15 +5,18 @@ import { useRoute } from 'vue-router'
 import { api, schoolExport } from '../api/client'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
+import AuditList from '../staff/AuditList.vue'
 
 const id = Number(useRoute().params.id)
-const given = ref<{ name: string; idleMinutes: number | null }>({ name: '', idleMinutes: null })
+const given = ref<{ name: string; idleMinutes: number | null; auditDays: number | null }>({ name: '', idleMinutes: null, auditDays: null })
+const longestAudit = ref(365)
 const { fault, busy, attempt } = useAttempt()
 
 onMounted(() =>
     attempt(async () => {
-        const { name, idleMinutes } = await api.school(id)
-        given.value = { name, idleMinutes }
+        const { name, idleMinutes, auditDays, longestAudit: longest } = await api.school(id)
+        given.value = { name, idleMinutes, auditDays }
+        longestAudit.value = longest
     }),
 )
 
@@ -29,9 +32,18 @@ const save = async () => (await attempt(() => api.changeSchool(id, given.value))
                 <ElInputNumber id="school-idle" :model-value="given.idleMinutes ?? undefined" :min="1" :max="720" :value-on-clear="null" @update:model-value="(minutes) => (given.idleMinutes = minutes ?? null)" />
                 <p class="quiet small-print">Empty: as long as a session lasts, twelve hours. What somebody was at stays on the screen, behind the question for the password.</p>
             </ElFormItem>
+            <ElFormItem label="Keep the list of who did what for so many days" for="school-audit">
+                <ElInputNumber id="school-audit" :model-value="given.auditDays ?? undefined" :min="1" :max="longestAudit" :value-on-clear="null" @update:model-value="(days) => (given.auditDays = days ?? null)" />
+                <p class="quiet small-print">Empty: {{ longestAudit }} days, as this installation is set.</p>
+            </ElFormItem>
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <ElButton type="primary" native-type="submit" :loading="busy">Save</ElButton>
         </ElForm>
+        <section class="account-part">
+            <h2>Who did what</h2>
+            <p class="quiet small-print">Who signed in, asked people in, handed out, and took things away. Decisions are not here: each part looks back on its own. No students are here either; links know nobody.</p>
+            <AuditList :school="id" />
+        </section>
         <section class="account-part">
             <h2>Take everything along</h2>
             <p class="quiet small-print">All ensembles, scores, marked parts, decisions and records as open files (MusicXML, JSON, CSV) in folders. <code>php artisan school:read</code> reads them in elsewhere.</p>

@@ -19,6 +19,12 @@ final class BuiltInServer extends Server
         return $server->endsWithUs();
     }
 
+    /** The process that started all others. */
+    public function master(): int
+    {
+        return proc_get_status($this->process)['pid'];
+    }
+
     protected function started()
     {
         return $this->launched(['bin/serve', (string) $this->port], ['SHARING_ENGRAVER' => 'true'] + $this->environment());

@@ -146,7 +146,7 @@ final class SchoolServer extends Server
         foreach ([self::SCHOOL, self::OTHER, self::WITH_TLS] as $name) {
             $this->openSchool($name, $settings);
         }
-        $this->write('nginx-all.conf', 'nginx-all.conf', ['port' => "127.0.0.1:{$this->port}"]);
+        $this->write('nginx-all.conf', 'nginx-all.conf', ['port' => "127.0.0.1:{$this->port}", 'tls' => "server { listen 127.0.0.1:{$this->tlsPort} ssl default_server; ssl_reject_handshake on; }"]);
         $this->furnishRelease(self::RELEASE);
         file_put_contents("{$this->folder}/nginx.conf", $this->nginx());
         file_put_contents("{$this->folder}/supervisor.conf", $this->supervisor());

@@ -39,7 +39,7 @@ abstract class Server
     abstract protected function started();
 
     /** @var resource */
-    private $process;
+    protected $process;
 
     public function start(): void
     {

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElTable, ElTableColumn } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { api } from '../api/client'
+import type { Audited } from '../api/types'
+import { useAttempt } from '../components/attempt'
+
+/** Who signed in, asked in, handed out and took away, the newest first. */
+const { school } = defineProps<{ school: number }>()
+const events = ref<Audited[]>([])
+const more = ref(false)
+const { fault, busy, attempt } = useAttempt()
+
+/** As many as come at once. */
+const A_PAGE = 100
+
+const load = (before?: number) =>
+    attempt(async () => {
+        const next = (await api.audit(school, before)).events
+        events.value = before === undefined ? next : [...events.value, ...next]
+        more.value = next.length === A_PAGE
+    })
+
+const when = (date: string) => new Date(date).toLocaleString('en', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
+
+onMounted(() => load())
+</script>
+
+<template>
+    <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+    <ElTable :data="events" row-key="id" size="small" max-height="340" empty-text="Nothing yet." class="audit">
+        <ElTableColumn label="When" width="140"><template #default="{ row }">{{ when((row as Audited).at) }}</template></ElTableColumn>
+        <ElTableColumn label="Who" prop="by" width="150" />
+        <ElTableColumn label="Did" prop="what" width="160" />
+        <ElTableColumn label="What" prop="about" min-width="200" />
+    </ElTable>
+    <ElButton v-if="more" size="small" :loading="busy" @click="load(events.at(-1)?.id)">Earlier ones</ElButton>
+</template>
