@@ -135,7 +135,7 @@ final class KeepingTest extends TestCase
         foreach ([-40, 10] as $days) {
             $ensemble->invitations()->create(['user_id' => $director->id, 'email' => "in{$days}@school.test", 'role' => 'coach', 'decides' => false, 'parts' => [], 'token_hash' => "hash{$days}", 'expires_at' => now()->addDays($days)]);
         }
-        $this->app?->useStoragePath($folder);
+        $this->app->useStoragePath($folder);
         $gone = Sweep::all();
 
         self::assertSame(['sessions' => 1, 'kept results' => 1, 'devices' => 0, 'invitations' => 1, 'password links' => 0], $gone);
