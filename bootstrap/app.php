@@ -18,6 +18,7 @@ use App\Console\WriteTypes;
 use App\Http\Middleware\CleanStrings;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\Session;
+use App\Keeping\Dialect;
 use App\Keeping\Health;
 use App\Marking\EntryClashes;
 use App\Marking\EntryOutOfOrder;
@@ -34,7 +35,6 @@ use Illuminate\Http\Middleware\HandleCors;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Session\Middleware\StartSession;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use UprightPencil\Core\Ensemble\Derived\NoSuchVoice;
 use UprightPencil\Core\Format\UnreadableMusic;
@@ -52,7 +52,7 @@ $application = Application::configure(basePath: dirname(__DIR__))
     ->withCommands([WriteTypes::class, KeepBench::class, SchoolCode::class, OpenSchool::class, ExportSchool::class, ReadSchool::class, EraseSchool::class, ErasePerson::class, MakeBackup::class, RestoreBackup::class, CheckRecords::class, SweepOld::class, TellHealth::class])
     ->withSchedule(static function (Schedule $schedule): void {
         // At night in most of the places where we are used; a backup that fails is told by the health page.
-        $schedule->command(MakeBackup::class)->dailyAt((string) config('serving.backups.at'))->when(static fn (): bool => DB::getDriverName() === 'sqlite');
+        $schedule->command(MakeBackup::class)->dailyAt((string) config('serving.backups.at'))->when(static fn (): bool => ! Dialect::isPostgres());
         $schedule->command(SweepOld::class)->hourlyAt(40);
         $schedule->call(Health::tick(...))->everyMinute();
     })

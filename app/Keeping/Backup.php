@@ -143,7 +143,7 @@ final readonly class Backup
 
     private static function refuseOthers(): void
     {
-        DB::getDriverName() === 'sqlite' || throw new NotKept('This school is kept in '.DB::getDriverName().': back it up with the tools of that database.');
+        Dialect::isPostgres() && throw new NotKept('This school is kept in PostgreSQL: back it up with the tools of that database (docs/running.md).');
     }
 
     /** Two in one second have names of their own. */

@@ -53,7 +53,7 @@ final readonly class DatabaseCheck
     /** @return list<string> */
     private function file(): array
     {
-        if ($this->database->getDriverName() !== 'sqlite') {
+        if (Dialect::isPostgres($this->database)) {
             return [];
         }
         $whole = $this->database->selectOne('PRAGMA integrity_check')->integrity_check ?? '';
@@ -83,7 +83,7 @@ final readonly class DatabaseCheck
     {
         $changed = 0;
         foreach ($this->database->table('frozen')->select(['hash', 'body'])->orderBy('hash')->lazy(100) as $row) {
-            $changed += hash('sha256', (string) @gzdecode(is_resource($row->body) ? (string) stream_get_contents($row->body) : $row->body)) === $row->hash ? 0 : 1;
+            $changed += hash('sha256', (string) @gzdecode(Dialect::bytes($row->body))) === $row->hash ? 0 : 1;
         }
 
         return $changed === 0 ? [] : ["{$changed} files of handouts are not what they were."];

@@ -22,7 +22,7 @@ final readonly class Guard
     public function put(string $because): void
     {
         foreach (self::CHANGES as $change) {
-            foreach ($this->isPostgres() ? $this->forPostgres($change, $because) : [$this->forSqlite($change, $because)] as $statement) {
+            foreach (Dialect::isPostgres($this->database) ? $this->forPostgres($change, $because) : [$this->forSqlite($change, $because)] as $statement) {
                 $this->database->statement($statement);
             }
         }
@@ -41,7 +41,7 @@ final readonly class Guard
     public function lifted(\Closure $work): void
     {
         $name = "{$this->table}_no_DELETE";
-        if ($this->isPostgres()) {
+        if (Dialect::isPostgres($this->database)) {
             $this->database->statement("ALTER TABLE {$this->table} DISABLE TRIGGER \"{$name}\"");
             $work();
             $this->database->statement("ALTER TABLE {$this->table} ENABLE TRIGGER \"{$name}\"");
@@ -57,16 +57,11 @@ final readonly class Guard
     /** @return list<string> of the triggers that work */
     public function names(): array
     {
-        $rows = $this->isPostgres()
+        $rows = Dialect::isPostgres($this->database)
             ? $this->database->select("select tgname as name from pg_trigger where tgrelid = ?::regclass and not tgisinternal and tgenabled = 'O' order by tgname", [$this->table])
             : $this->database->select("select name from sqlite_master where type = 'trigger' and tbl_name = ? order by name", [$this->table]);
 
         return array_values(array_map(static fn (\stdClass $row): string => (string) $row->name, $rows));
-    }
-
-    private function isPostgres(): bool
-    {
-        return $this->database->getDriverName() === 'pgsql';
     }
 
     private function forSqlite(string $change, string $because): string

@@ -39,7 +39,7 @@ final class Health
             'clock' => static fn (): bool => time() - (int) @filemtime(self::clock()) < self::CLOCK_SECONDS,
             'queue' => static fn (): bool => DB::table('jobs')->where('created_at', '<', time() - self::QUEUE_SECONDS)->doesntExist(),
             'workbench' => static fn (): bool => @stream_socket_client('unix://'.(string) config('workbench.socket'), timeout: 0.5) !== false,
-            'backup' => static fn (): bool => DB::getDriverName() !== 'sqlite' || self::backupIsFresh(),
+            'backup' => static fn (): bool => Dialect::isPostgres() || self::backupIsFresh(),
         ];
     }
 

@@ -13,6 +13,9 @@ final readonly class NewEntry
     /** Of the decisions as they are kept. */
     public const MOST_BYTES = 256_000;
 
+    /** Seen is whatever there is: it is decided for somebody who was shown all of it. */
+    public const ALL_SEEN = 2_147_483_647;
+
     /**
      * @param  string  $key  given by the browser: the same key again is the same entry
      * @param  list<Decision>  $decisions

@@ -113,7 +113,7 @@ final class PartRecord
     public function appendAll(User $user, array $decisions, \Closure $score): void
     {
         foreach (array_chunk($decisions, self::AT_ONCE) as $some) {
-            $this->append($user, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $some, seen: PHP_INT_MAX), $score);
+            $this->append($user, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, $some, seen: NewEntry::ALL_SEEN), $score);
         }
     }
 
@@ -148,7 +148,7 @@ final class PartRecord
         $entry = $derived === [] || $entry->group !== null ? $entry : $entry->in(Uuid::uuid5($entry->key, 'derived')->toString());
         $this->write($user, $entry);
         foreach ($derived as [$part, $decisions]) {
-            (new self($part))->write($user, new NewEntry(Uuid::uuid5($entry->key, "derived {$part->id}")->toString(), EntryKind::Decide, $decisions, seen: PHP_INT_MAX, browser: $entry->browser, group: $entry->group));
+            (new self($part))->write($user, new NewEntry(Uuid::uuid5($entry->key, "derived {$part->id}")->toString(), EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN, browser: $entry->browser, group: $entry->group));
         }
         $taken?->group_key === null || $this->takeGroup($user, $entry, $taken);
     }

@@ -99,7 +99,7 @@ final class Suggestions
                 if ($take) {
                     $said = $reason === '' ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, ['reason' => $reason]), $decisions);
                     $desk->refuseUnknown($said);
-                    $desk->append($by, new NewEntry(Uuid::uuid5($entry->request_key, 'taken')->toString(), EntryKind::Decide, $said, seen: PHP_INT_MAX));
+                    $desk->append($by, new NewEntry(Uuid::uuid5($entry->request_key, 'taken')->toString(), EntryKind::Decide, $said, seen: NewEntry::ALL_SEEN));
                 }
             }
         });

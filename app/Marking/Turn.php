@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Keeping\Dialect;
 use Illuminate\Support\Facades\DB;
 
 /** Whoever writes after reading takes the database's one turn to write first, and waits for it; else the turn is refused at once. */
@@ -18,8 +19,7 @@ final class Turn
     public static function take(\Closure $work): mixed
     {
         return DB::transaction(static function () use ($work): mixed {
-            // A statement that could write asks for the turn, though it writes nothing.
-            DB::statement('UPDATE pieces SET id = id WHERE 0');
+            Dialect::takeTurn();
 
             return $work();
         });

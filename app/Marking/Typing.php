@@ -168,7 +168,7 @@ final class Typing
             }
             $desk = new PartDesk($part);
             $desk->refuseUnknown($decisions = self::otherThanPrint($manuscript, KeptScores::of($part->music)));
-            $desk->append($by, new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: PHP_INT_MAX));
+            $desk->append($by, new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN));
             self::done($manuscript, $part);
 
             return $part;

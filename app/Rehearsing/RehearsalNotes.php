@@ -84,7 +84,7 @@ final class RehearsalNotes
         foreach (self::parts($note) as $part) {
             $first = self::firstNote($part, $note->from);
             $key = Uuid::uuid5($note->key, (string) $part->id)->toString();
-            $first === null || ! $by->can('decide', $part) || $entries[] = (new PartDesk($part))->forGroup((new NewEntry($key, EntryKind::Decide, [Decision::onNote($first, ['text' => $words])], seen: PHP_INT_MAX))->in($note->key));
+            $first === null || ! $by->can('decide', $part) || $entries[] = (new PartDesk($part))->forGroup((new NewEntry($key, EntryKind::Decide, [Decision::onNote($first, ['text' => $words])], seen: NewEntry::ALL_SEEN))->in($note->key));
         }
         $entries === [] ? throw new WrongDecision("Nobody plays in measure {$note->from}: there is no note to write it at.") : PartRecord::appendGroup($by, $entries);
     }

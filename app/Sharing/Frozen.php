@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
+use App\Keeping\Dialect;
 use App\Models\Handout;
 use Illuminate\Support\Facades\DB;
 
@@ -56,7 +57,7 @@ final readonly class Frozen
     public static function keep(Handout $handout, string $name, string $body): void
     {
         $hash = hash('sha256', $body);
-        DB::table('frozen')->insertOrIgnore(['hash' => $hash, 'body' => (string) gzencode($body, 6)]);
+        DB::table('frozen')->insertOrIgnore(['hash' => $hash, 'body' => Dialect::binary((string) gzencode($body, 6))]);
         DB::table('handout_files')->insertOrIgnore(['handout_id' => $handout->id, 'name' => $name, 'hash' => $hash]);
     }
 
@@ -64,7 +65,7 @@ final readonly class Frozen
     {
         $row = DB::table('handout_files')->join('frozen', 'frozen.hash', 'handout_files.hash')->where(['handout_id' => $handout->id, 'name' => $name])->first(['frozen.hash', 'body']);
 
-        return $row === null ? null : new self($row->hash, $row->body);
+        return $row === null ? null : new self($row->hash, Dialect::bytes($row->body));
     }
 
     /** @return array<string, string> all that is kept of a handout, by name */
@@ -72,7 +73,7 @@ final readonly class Frozen
     {
         $rows = DB::table('handout_files')->join('frozen', 'frozen.hash', 'handout_files.hash')->where('handout_id', $handout->id)->orderBy('name')->get(['name', 'frozen.hash', 'body']);
 
-        return array_column($rows->map(static fn (\stdClass $row): array => [(string) $row->name, (new self($row->hash, $row->body))->text()])->all(), 1, 0);
+        return array_column($rows->map(static fn (\stdClass $row): array => [(string) $row->name, (new self($row->hash, Dialect::bytes($row->body)))->text()])->all(), 1, 0);
     }
 
     public function text(): string

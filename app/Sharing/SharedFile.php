@@ -50,7 +50,7 @@ final readonly class SharedFile
             return null;
         }
 
-        return new self(new Frozen($found['hash'], $found['body']), $name, implode(' ', array_filter([$found['title'], $found['part'], $found['players']])));
+        return new self(new Frozen($found['hash'], is_resource($found['body']) ? (string) stream_get_contents($found['body']) : $found['body']), $name, implode(' ', array_filter([$found['title'], $found['part'], $found['players']])));
     }
 
     /**

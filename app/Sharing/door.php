@@ -22,7 +22,8 @@ return (static function (): bool {
             return false;
         }
         $records = getenv('DB_DATABASE') ?: ($settings['DB_DATABASE'] ?? dirname(__DIR__, 2).'/database/pencil.sqlite');
-        $database = new PDO("sqlite:{$records}", null, null, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::SQLITE_ATTR_OPEN_FLAGS => PDO::SQLITE_OPEN_READONLY]);
+        // Kept open between requests: to open it takes longer than to ask.
+        $database = new PDO("sqlite:{$records}", null, null, [PDO::ATTR_PERSISTENT => true, PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION, PDO::SQLITE_ATTR_OPEN_FLAGS => PDO::SQLITE_OPEN_READONLY]);
         $answer = SharedFile::behind($database, $found[1], $found[2] ?? '', new DateTimeImmutable('now', new DateTimeZone('UTC')))
             ?->answer($_SERVER['HTTP_IF_NONE_MATCH'] ?? null, str_contains($_SERVER['HTTP_ACCEPT_ENCODING'] ?? '', 'gzip'));
     } catch (PDOException) {

@@ -18,6 +18,7 @@ use App\Views\OutOfLinesView;
 use App\Views\PreviewedView;
 use App\Views\TeachingView;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\WrongDecision;
 
@@ -214,7 +215,7 @@ final readonly class Workbench
     /** Which database is meant: a port that was used before may have left a workbench behind for a moment. */
     public static function records(): string
     {
-        $database = config('database.connections.sqlite.database');
+        $database = DB::connection()->getConfig('database');
 
         return is_string($database) ? $database : '';
     }

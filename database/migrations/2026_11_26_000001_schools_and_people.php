@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Keeping\Dialect;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\DB;
@@ -17,12 +18,7 @@ return new class extends Migration
 
     public function up(): void
     {
-        DB::statement('PRAGMA foreign_keys = 0');
-        try {
-            DB::transaction($this->make(...));
-        } finally {
-            DB::statement('PRAGMA foreign_keys = 1');
-        }
+        Dialect::rebuild($this->make(...));
     }
 
     private function make(): void

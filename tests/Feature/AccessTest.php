@@ -96,7 +96,7 @@ final class AccessTest extends TestCase
             yield $route => [explode(' ', $route)[0], explode(' ', $route)[1], '143333..'];
         }
         yield 'GET pieces/{piece}/proposals' => ['GET', 'pieces/{piece}/proposals', '14.3.3..'];
-        foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export'] as $route) {
+        foreach (['POST schools/{school}/ensembles', 'GET schools/{school}', 'PATCH schools/{school}', 'GET schools/{school}/export', 'GET schools/{school}/audit'] as $route) {
             [$method, $address] = explode(' ', $route);
             yield $route => [$method, $address, '1433333.'];
         }

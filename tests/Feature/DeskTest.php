@@ -9,6 +9,7 @@ use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 use UprightPencil\Core\Format\MusicXml\Reader;
 
@@ -156,6 +157,7 @@ final class DeskTest extends TestCase
         self::assertSame('down', $notes[0]->technical->bow?->value);
     }
 
+    #[Group('sqlite')]
     public function test_a_bad_profile_spoils_one_ensemble_and_not_the_shelf(): void
     {
         $director = self::director();

@@ -9,6 +9,7 @@ use App\Models\LogEntry;
 use App\Models\Role;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** The one way past the record's guard. */
@@ -16,6 +17,7 @@ final class ErasureTest extends TestCase
 {
     use RefreshDatabase;
 
+    #[Group('sqlite')]
     public function test_what_goes_wrong_half_way_leaves_everything_and_the_guard(): void
     {
         $part = self::partOf($director = self::director());
@@ -32,6 +34,7 @@ final class ErasureTest extends TestCase
         self::assertSame(['log_entries_no_DELETE', 'log_entries_no_UPDATE'], $this->guards());
     }
 
+    #[Group('sqlite')]
     public function test_coaches_and_links_of_a_piece_go_with_it_and_the_guard_is_as_it_was(): void
     {
         $part = self::partOf($director = self::director());
@@ -45,6 +48,7 @@ final class ErasureTest extends TestCase
         self::assertSame([], DB::select('PRAGMA foreign_key_check'));
     }
 
+    #[Group('sqlite')]
     public function test_every_reference_has_an_index(): void
     {
         foreach (DB::table('sqlite_master')->where('type', 'table')->pluck('name') as $table) {

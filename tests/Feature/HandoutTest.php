@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Keeping\DatabaseCheck;
 use App\Models\Handout;
 use App\Models\Part;
 use App\Models\Rights;
@@ -260,7 +261,7 @@ final class HandoutTest extends TestCase
         foreach (['frozen', 'handout_files'] as $table) {
             foreach ([static fn () => DB::table($table)->update(['hash' => 'x']), static fn () => DB::table($table)->delete()] as $change) {
                 try {
-                    $change();
+                    DB::transaction($change);
                     self::fail('It was changed.');
                 } catch (QueryException $refused) {
                     self::assertStringContainsString('what was handed out is never changed', $refused->getMessage());
@@ -272,7 +273,7 @@ final class HandoutTest extends TestCase
         $this->deleteJson("/api/pieces/{$this->part->piece_id}", ['title' => $this->part->piece->title])->assertNoContent();
 
         self::assertSame([$other->id], Handout::query()->pluck('part_id')->all());
-        self::assertSame([], DB::select('PRAGMA foreign_key_check'));
+        self::assertSame([], DatabaseCheck::ofNow()->faults());
         self::assertNotNull(Frozen::of(Handout::query()->firstOrFail(), Frozen::MUSIC), 'what both had in common stays for the other');
         self::assertSame(0, DB::table('frozen')->whereNotIn('hash', DB::table('handout_files')->select('hash'))->count());
     }

@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\Group;
 use Tests\TestCase;
 
 /** Who may do what, and what the pages may load. */
@@ -52,6 +53,7 @@ final class SafetyTest extends TestCase
         $this->actingAs($director)->post('/api/readings', ['file' => UploadedFile::fake()->createWithContent('a.xml', self::musicXml())], ['Accept' => 'application/json'])->assertStatus(419);
     }
 
+    #[Group('sqlite')]
     public function test_the_database_keeps_its_promises(): void
     {
         self::assertSame(1, DB::selectOne('PRAGMA foreign_keys')->foreign_keys);

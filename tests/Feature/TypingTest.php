@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Keeping\DatabaseCheck;
 use App\Marking\Erasure;
 use App\Models\Ensemble;
 use App\Models\Manuscript;
@@ -12,7 +13,6 @@ use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
@@ -296,7 +296,7 @@ final class TypingTest extends TestCase
         Erasure::piece($part->piece, $this->director);
 
         self::assertSame(0, Manuscript::query()->count());
-        self::assertSame([], DB::select('PRAGMA foreign_key_check'));
+        self::assertSame([], DatabaseCheck::ofNow()->faults());
     }
 
     /** @return TestResponse<\Illuminate\Http\JsonResponse> */

@@ -53,8 +53,20 @@ final class Client
      */
     public function sendAll(array $requests, ?\Closure $meanwhile = null): array
     {
+        return self::together(array_map(fn (array $request): array => [$this, ...$request], $requests), $meanwhile);
+    }
+
+    /**
+     * Requests of several people at once.
+     *
+     * @param  list<array{self, string, string, array<string, mixed>}>  $asked
+     * @param  \Closure(): void|null  $meanwhile  done once they are on their way
+     * @return list<array{status: int, json: array<mixed>, seconds: float, headers: string}> status 0: no answer came
+     */
+    public static function together(array $asked, ?\Closure $meanwhile = null): array
+    {
         $multi = curl_multi_init();
-        $handles = array_map(fn (array $request): \CurlHandle => $this->handle(...$request), $requests);
+        $handles = array_map(static fn (array $one): \CurlHandle => $one[0]->handle(...array_slice($one, 1)), $asked);
         array_map(static fn (\CurlHandle $handle): int => curl_multi_add_handle($multi, $handle), $handles);
         $done = false;
         do {
@@ -71,7 +83,7 @@ final class Client
             $running > 0 && curl_multi_select($multi, 0.05);
         } while ($running > 0);
 
-        return array_map($this->answer(...), $handles);
+        return array_map(static fn (array $one, \CurlHandle $handle): array => $one[0]->answer($handle), $asked, $handles);
     }
 
     /** @param array<string, mixed> $body */

@@ -151,7 +151,7 @@ final class EditionController extends Controller
         $desk->refuseUnknown([$decision]);
         Turn::take(static function () use ($gone, $asked, $decision, $desk, $user): void {
             if ($gone->fresh()?->became === null) {
-                $desk->append($user, new NewEntry($asked['key'], EntryKind::Decide, [$decision], seen: PHP_INT_MAX));
+                $desk->append($user, new NewEntry($asked['key'], EntryKind::Decide, [$decision], seen: NewEntry::ALL_SEEN));
                 $gone->update(['became' => GoneDecision::PLACED, 'user_id' => $user->id]);
             }
         });

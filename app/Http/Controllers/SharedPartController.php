@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Keeping\Dialect;
 use App\Marking\Edition;
 use App\Models\Handout;
 use App\Models\ShareLink;
@@ -63,11 +64,8 @@ final class SharedPartController extends Controller
     private static function count(ShareLink $link): void
     {
         try {
-            DB::statement('PRAGMA busy_timeout = 200');
-            $link->increment('openings');
+            Dialect::impatiently(200, static fn () => $link->increment('openings'));
         } catch (QueryException) {
-        } finally {
-            DB::statement('PRAGMA busy_timeout = '.(int) config('database.connections.sqlite.busy_timeout'));
         }
     }
 

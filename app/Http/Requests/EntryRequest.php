@@ -30,7 +30,7 @@ final class EntryRequest extends FormRequest
             'decisions.*' => ['array'],
             'takes' => ['nullable', 'uuid', 'required_unless:kind,decide'],
             'follows' => ['nullable', 'uuid'],
-            'seen' => ['integer', 'min:0'],
+            'seen' => ['integer', 'min:0', 'max:'.NewEntry::ALL_SEEN],
             'by' => ['integer'],
             'browser' => ['string', 'max:36'],
             'have' => ['nullable', 'string', 'max:64'],

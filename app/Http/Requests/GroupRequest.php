@@ -23,7 +23,7 @@ final class GroupRequest extends FormRequest
             'browser' => ['string', 'max:36'],
             'parts' => ['required', 'array', 'min:1', 'max:'.self::MOST_PARTS],
             'parts.*.part' => ['required', 'integer', 'distinct'],
-            'parts.*.seen' => ['integer', 'min:0'],
+            'parts.*.seen' => ['integer', 'min:0', 'max:'.NewEntry::ALL_SEEN],
             'parts.*.decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS],
             'parts.*.decisions.*' => ['array'],
         ];

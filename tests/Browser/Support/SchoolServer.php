@@ -18,6 +18,9 @@ final class SchoolServer extends Server
 
     public const WITH_TLS = 'slate';
 
+    /** For what is asked by machines: they ask more often than people, and always as the same director. */
+    public const UNBOUNDED = ['LIMIT_SECONDS' => '100000', 'LIMIT_DECISIONS' => '1000000', 'LIMIT_TRIALS' => '1000000', 'LIMIT_IMPORTS' => '100000'];
+
     private const RELEASE = 'here';
 
     /** Nothing of what the tests are run with. */
@@ -146,6 +149,7 @@ final class SchoolServer extends Server
         foreach ([self::SCHOOL, self::OTHER, self::WITH_TLS] as $name) {
             $this->openSchool($name, $settings);
         }
+        self::run(['deploy/list-preloaded'], self::OURS);
         $this->write('nginx-all.conf', 'nginx-all.conf', ['port' => "127.0.0.1:{$this->port}", 'tls' => "server { listen 127.0.0.1:{$this->tlsPort} ssl default_server; ssl_reject_handshake on; }"]);
         $this->furnishRelease(self::RELEASE);
         file_put_contents("{$this->folder}/nginx.conf", $this->nginx());

@@ -18,7 +18,7 @@ abstract class Server
 
     public static function running(): self
     {
-        return self::$running ??= getenv(self::WHICH) === 'school' ? SchoolServer::open() : BuiltInServer::open();
+        return self::$running ??= getenv(self::WHICH) === 'school' ? SchoolServer::open(SchoolServer::UNBOUNDED) : BuiltInServer::open();
     }
 
     /** Another one than the usual, for what is measured or tested of it. */
