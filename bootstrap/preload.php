@@ -6,5 +6,5 @@
 declare(strict_types=1);
 
 foreach (@file(__DIR__.'/cache/preload.txt', FILE_IGNORE_NEW_LINES) ?: [] as $file) {
-    @opcache_compile_file(__DIR__."/../{$file}");
+    @opcache_compile_file(dirname(__DIR__)."/{$file}");
 }
