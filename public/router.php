@@ -6,7 +6,7 @@
 declare(strict_types=1);
 
 $path = (string) parse_url($_SERVER['REQUEST_URI'] ?? '/', PHP_URL_PATH);
-$types = ['js' => 'text/javascript', 'mjs' => 'text/javascript', 'css' => 'text/css', 'wasm' => 'application/wasm', 'ttf' => 'font/ttf', 'svg' => 'image/svg+xml', 'json' => 'application/json'];
+$types = ['js' => 'text/javascript', 'mjs' => 'text/javascript', 'css' => 'text/css', 'wasm' => 'application/wasm', 'ttf' => 'font/ttf', 'woff2' => 'font/woff2', 'svg' => 'image/svg+xml', 'json' => 'application/json'];
 $type = $types[pathinfo($path, PATHINFO_EXTENSION)] ?? null;
 $real = realpath(__DIR__.$path);
 $isBuilt = $real !== false && str_starts_with($real, __DIR__.'/build/assets/');

@@ -20,6 +20,10 @@ final class BuiltInServerTest extends TestCase
             self::assertStringContainsString('X-Content-Type-Options: nosniff', $headers, $path);
             self::assertStringNotContainsString('X-Powered-By', $headers, $path);
         }
+        foreach (['css' => 'text/css', 'woff2' => 'font/woff2', 'wasm' => 'application/wasm', 'js' => 'text/javascript'] as $ending => $kind) {
+            $file = basename((glob(dirname(__DIR__, 2)."/public/build/assets/*.{$ending}") ?: [''])[0]);
+            self::assertStringContainsString("Content-Type: {$kind}", (new Client($server->address))->send('GET', "build/assets/{$file}")['headers'], $file);
+        }
         $begun = time();
         (new Client($server->address))->signIn();
         $written = array_filter(glob(dirname(__DIR__, 2).'/storage/framework/sessions/*') ?: [], static fn (string $file): bool => filemtime($file) >= $begun);

@@ -75,6 +75,11 @@ final class SchoolServerTest extends TestCase
         self::assertSame(['gzip'], $packed['content-encoding']);
         self::assertSame(['nosniff'], $packed['x-content-type-options']);
         self::assertStringStartsWith('text/javascript', $packed['content-type'][0]);
+        $kinds = ['css' => 'text/css', 'woff2' => 'font/woff2', 'wasm' => 'application/wasm'];
+        foreach ($kinds as $ending => $kind) {
+            $file = basename((glob(__DIR__."/../../public/build/assets/*.{$ending}") ?: [''])[0]);
+            self::assertStringStartsWith($kind, self::headers((new Client(self::$server->address))->send('GET', "build/assets/{$file}")['headers'])['content-type'][0], $file);
+        }
     }
 
     public function test_over_tls_the_cookie_never_travels_without_and_browsers_stay_with_it(): void
