@@ -145,13 +145,19 @@ final readonly class ClassProfile
         return $level === null ? null : self::of($level);
     }
 
-    /** The factor on a cost term, 1 unless the profile says otherwise. */
+    /** @return array<string, float> cost term => factor */
+    public function weights(): array
+    {
+        return $this->weights;
+    }
+
     /** @return list<string> the terms that it weighs */
     public function weighed(): array
     {
         return array_map(strval(...), array_keys($this->weights));
     }
 
+    /** The factor on a cost term, 1 unless the profile says otherwise. */
     public function weight(string $term): float
     {
         return $this->weights[$term] ?? 1.0;

@@ -37,7 +37,6 @@ final class SchoolServer extends Server
         $server->tlsPort = Ports::free();
         $server->furnish($settings);
         $server->start();
-        $server->awaitWorkers();
 
         return $server->endsWithUs();
     }
@@ -97,7 +96,7 @@ final class SchoolServer extends Server
         proc_close($process);
     }
 
-    private function awaitWorkers(string $release = self::RELEASE): void
+    protected function awaitWorkers(string $release = self::RELEASE): void
     {
         for ($try = 0; $try < 300 && ! is_resource(@stream_socket_client("unix://{$this->folder}/run/web-{$release}.sock", timeout: 1)); $try++) {
             usleep(100_000);

@@ -45,8 +45,12 @@ abstract class Server
     {
         $this->process = $this->started();
         Ports::await($this->port);
+        $this->awaitWorkers();
         $this->away = false;
     }
+
+    /** What is behind the door may take longer to be there than the door. */
+    protected function awaitWorkers(): void {}
 
     /** Away for a while, as a school's network is. */
     public function halt(): void

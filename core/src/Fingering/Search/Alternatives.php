@@ -45,6 +45,19 @@ final class Alternatives
     }
 
     /**
+     * The cheapest way in which a note is played as somebody wants it; null when it is already, or no hand that the class was taught
+     * plays it so.
+     *
+     * @param  \Closure(Grip): bool  $wanted
+     */
+    public function playedAs(int $index, \Closure $wanted): ?Alternative
+    {
+        $grips = $wanted($this->grips[$index]) ? [] : $this->search->gripsThat($index, $wanted);
+
+        return $grips === [] ? null : $this->compared([$index => $grips], max(0, $index - self::REACH), min(count($this->grips) - 1, $index + self::REACH));
+    }
+
+    /**
      * What a shift saves: the cheapest way in which the notes of the new hand are played in the old one or, where that does not
      * reach them, in another position. Null when the hand does not move to this note, or there is no such way.
      */

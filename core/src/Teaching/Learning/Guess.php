@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Teaching\Learning;
+
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+
+/** A profile that would explain decisions better, and how much. */
+final readonly class Guess
+{
+    /**
+     * @param  array<mixed>  $profile  as a file has it
+     * @param  list<Understood>  $understood
+     */
+    public function __construct(
+        public array $profile,
+        public BowingSchool $school,
+        public Lookout $look,
+        public Verdict $verdict,
+        public array $understood,
+    ) {}
+}

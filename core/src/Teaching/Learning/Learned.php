@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Teaching\Learning;
+
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
+
+/** What decisions said about how somebody marks. */
+final readonly class Learned
+{
+    /**
+     * @param  array<mixed>  $profile  with what was understood, as a file has it; the same as before where nothing was
+     * @param  list<Understood>  $understood
+     * @param  int  $decisions  that told something
+     * @param  int  $before  of them the tool would have proposed so many
+     * @param  int  $after  and with what was understood so many
+     */
+    public function __construct(
+        public array $profile,
+        public BowingSchool $school,
+        public array $understood,
+        public int $decisions,
+        public int $before,
+        public int $after,
+    ) {}
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['decisions' => $this->decisions, 'proposedBefore' => $this->before, 'proposedAfter' => $this->after, 'school' => $this->school->value, 'understood' => array_map(static fn (Understood $one): array => $one->toArray(), $this->understood), 'profile' => $this->profile];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace UprightPencil\Core\Teaching\Learning;
+
+/** One decision as evidence: what was chosen, and what the tool would have had. */
+final readonly class Observation
+{
+    /**
+     * @param  int  $part  place of its part among those that are learned from
+     * @param  bool  $ofTheBow  else of the hand
+     * @param  string  $chosen  in words: “4 on D”, “hooked”
+     * @param  string  $proposed  in words, under the profile that is learned from
+     */
+    public function __construct(
+        public int $part,
+        public string $title,
+        public string $note,
+        public string $measure,
+        public float $beat,
+        public bool $ofTheBow,
+        public string $chosen,
+        public string $proposed,
+    ) {}
+
+    /** What was proposed was taken. */
+    public function isTaken(): bool
+    {
+        return $this->chosen === $this->proposed;
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return ['piece' => $this->title, 'note' => $this->note, 'measure' => $this->measure, 'beat' => $this->beat, 'chosen' => $this->chosen, 'proposed' => $this->proposed];
+    }
+}
