@@ -9,12 +9,16 @@ final readonly class Arguments
 {
     private const OPTIONS = ['part', 'instrument', 'level', 'profile', 'decisions', 'bowing', 'open', 'tempo', 'only', 'format', 'alternatives', 'printed', 'style', 'order', 'players', 'tonic', 'mode', 'octaves', 'figure', 'tune', 'as', 'interval', 'voice', 'staff', 'name', 'since', 'lines', 'proposals', 'for', 'measures', 'kind', 'minutes', 'after'];
 
-    /** @param array<string, string> $options */
+    /**
+     * @param  array<string, string>  $options
+     * @param  list<string>  $files  all of them, where a command takes several
+     */
     private function __construct(
         public string $command,
         public string $file,
         public ?string $out,
         private array $options,
+        public array $files = [],
     ) {}
 
     /**
@@ -41,7 +45,10 @@ final readonly class Arguments
         if (($plain[0] ?? '') === 'scale' && count($plain) === 1) {
             return new self('scale', '', $out, $options);
         }
-        if (! in_array($plain[0] ?? '', ['read', 'mark', 'check', 'lineup', 'sheet', 'convert', 'derive', 'unison', 'practice', 'ready'], true)) {
+        if (($plain[0] ?? '') === 'learn' && count($plain) > 1) {
+            return new self('learn', $plain[1], $out, $options, array_slice($plain, 1));
+        }
+        if (! in_array($plain[0] ?? '', ['learn', 'read', 'mark', 'check', 'lineup', 'sheet', 'convert', 'derive', 'unison', 'practice', 'ready'], true)) {
             throw new WrongUsage(isset($plain[0]) ? "There is no command “{$plain[0]}”." : 'Say what to do.');
         }
         if (count($plain) !== 2) {

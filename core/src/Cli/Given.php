@@ -166,7 +166,7 @@ final class Given
         return [$score->part($named) ?? throw new WrongUsage("This file has no part “{$named}”; it has {$names}.")];
     }
 
-    /** @param array<string, mixed> $data */
+    /** @param array<mixed> $data */
     public static function json(array $data): string
     {
         return json_encode($data, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PRETTY_PRINT);

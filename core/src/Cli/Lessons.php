@@ -4,18 +4,23 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
+use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Teaching\Knowing\ByLines;
 use UprightPencil\Core\Teaching\Knowing\ByProfile;
 use UprightPencil\Core\Teaching\Knowing\Demand;
 use UprightPencil\Core\Teaching\Knowing\Demands;
 use UprightPencil\Core\Teaching\Knowing\Readiness;
+use UprightPencil\Core\Teaching\Learning\Learning;
+use UprightPencil\Core\Teaching\Learning\TaughtPart;
 use UprightPencil\Core\Teaching\Lines\Differences;
 use UprightPencil\Core\Teaching\Lines\Unison;
 use UprightPencil\Core\Teaching\Practice\Exercises;
@@ -42,6 +47,28 @@ final class Lessons
         return $format === 'json'
             ? Given::json(['from' => ['id' => $part->id, 'name' => $part->name], 'octaves' => $line->octaves, 'parts' => array_map(static fn (MarkedPart $marked): array => $marked->toArray(), $line->marked)] + Differences::of($line)->toArray())
             : Music::write($line->written(), $format);
+    }
+
+    /** A decisions file for each file of music, in the same order. */
+    public static function learn(Arguments $arguments): string
+    {
+        $decided = $arguments->listed('decisions');
+        count($decided) === count($arguments->files) || throw new WrongUsage('learn needs a decisions file for each file of music, with commas, in the same order.');
+        $tune = $arguments->number('tune', 1, 100_000);
+        $taught = [];
+        foreach ($arguments->files as $place => $file) {
+            $score = Music::read(Given::contents($file), $tune === null ? null : (int) $tune)->score;
+            $decisions = Given::decisionsIn($decided[$place]);
+            foreach ($score->parts as $part) {
+                $about = PartDecisions::about($part, $score, $decisions);
+                $about === [] || $taught[] = new TaughtPart($score, $part, $about, $score->title === '' ? basename($file) : $score->title);
+            }
+        }
+        $level = $arguments->choice('level', Level::class);
+        $profile = $arguments->text('profile');
+        $from = ($profile === null ? [] : Given::jsonFile($profile)) + ($level === null ? [] : ['level' => $level->value]);
+
+        return Given::json(Learning::of($taught, $from, $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat)->toArray());
     }
 
     public static function practice(Arguments $arguments): string

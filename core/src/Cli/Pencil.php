@@ -52,6 +52,8 @@ final class Pencil
         'unison' => 'unison FILE [--for=violin,viola,cello,bass] [--part=ID|NAME] [options]   one line for several instruments, each fingered',
         'practice' => "practice FILE --part=ID|NAME --measures=37-40 --kind=KIND[,KIND…] [--minutes=N] [--lines=1,7,13] [-o OUT] [options]\n                     steps made from the passage; without --kind: what is offered there",
         'ready' => 'ready  FILE [--after=LINE.abc,LINE2.abc] [options]   what a class knows of it, what it reviews, what is new',
+        'learn' => 'learn  FILE… --decisions=FILE[,FILE…] [--profile=FILE.json] [-o PROFILE.json] [options]
+                     what the decisions say about how somebody marks: a profile, with the evidence',
         'scale' => "scale  --tonic=Bb [--mode=major|natural-minor|harmonic-minor|melodic-minor|chromatic]\n                     [--octaves=1|2|3] [--figure=scale|arpeggio] [options]",
     ];
 
@@ -137,6 +139,7 @@ final class Pencil
             'unison' => Lessons::unison($arguments),
             'practice' => Lessons::practice($arguments),
             'ready' => Lessons::ready($arguments),
+            'learn' => Lessons::learn($arguments),
             'lineup' => $this->lineUp($arguments),
             'sheet' => $this->sheet($arguments),
             default => $this->mark($arguments, planning: $arguments->command === 'mark'),

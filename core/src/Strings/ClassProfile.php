@@ -54,7 +54,8 @@ final readonly class ClassProfile
      */
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
-        $known = ['level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', 'lowBass', ...array_column(Instrument::cases(), 'value')];
+        // How a profile was learned may stand in its file; it changes nothing.
+        $known = ['learned', 'level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', 'lowBass', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");

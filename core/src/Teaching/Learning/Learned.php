@@ -25,9 +25,9 @@ final readonly class Learned
         public int $after,
     ) {}
 
-    /** @return array<string, mixed> */
+    /** @return array<mixed> the profile, as `--profile` takes it, with what was understood and its evidence beside it */
     public function toArray(): array
     {
-        return ['decisions' => $this->decisions, 'proposedBefore' => $this->before, 'proposedAfter' => $this->after, 'school' => $this->school->value, 'understood' => array_map(static fn (Understood $one): array => $one->toArray(), $this->understood), 'profile' => $this->profile];
+        return [...array_diff_key($this->profile, ['learned' => 1]), 'learned' => ['decisions' => $this->decisions, 'proposedBefore' => $this->before, 'proposedAfter' => $this->after, 'school' => $this->school->value, 'understood' => array_map(static fn (Understood $one): array => $one->toArray(), $this->understood)]];
     }
 }

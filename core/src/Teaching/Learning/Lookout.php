@@ -99,7 +99,7 @@ final class Lookout
         return null;
     }
 
-    /** What somebody decided, as a part with all of it marked shows it. @return list<Observation> */
+    /** @return list<Observation> what somebody decided, as a part with all of it marked shows it */
     public function observations(): array
     {
         $all = [];
@@ -110,11 +110,11 @@ final class Lookout
             foreach ($marked->notes as $note) {
                 $id = $note->note->id;
                 $finger = $note->finger;
-                if ($note->isDecided(Finger::FIELD) && is_int($note->said(Finger::FIELD)) && $finger !== null && $finger->impossible === null && ($this->hand($place, $id) ?? null) !== null) {
-                    $all[] = self::observation($place, $part, $note, false, self::handAt($note) ?? '', $this->hand($place, $id) ?? '');
+                if ($note->isDecided(Finger::FIELD) && is_int($note->said(Finger::FIELD)) && $finger !== null && $finger->impossible === null && $this->hand($place, $id) !== null) {
+                    $all[] = self::observation($place, $part, $note, false, (string) self::handAt($note), (string) $this->hand($place, $id));
                 }
                 if (($note->isDecided(Direction::FIELD) || $note->isDecided(BowActionKind::FIELD)) && isset($bows[$id]) && $this->bow($place, $id) !== null) {
-                    $all[] = self::observation($place, $part, $note, true, $bows[$id], $this->bow($place, $id) ?? '');
+                    $all[] = self::observation($place, $part, $note, true, $bows[$id], (string) $this->bow($place, $id));
                 }
             }
         }
@@ -159,12 +159,12 @@ final class Lookout
     {
         $stop = $note->finger?->fingering->stop;
 
-        return $stop === null ? null : "{$stop->finger} on {$note->finger?->string}";
+        return $stop === null ? null : "{$stop->finger} on {$note->finger->string}";
     }
 
     private function onString(int $part, Stop $stop): string
     {
-        return "{$stop->finger} on {$this->instruments[$part]?->stringName($stop->string)}";
+        return "{$stop->finger} on {$this->instruments[$part]->stringName($stop->string)}";
     }
 
     /**

@@ -43,7 +43,7 @@ final class PairwiseFit
                     $next[$term] = max(self::LEAST, min(self::MOST, $factor - $damping * $step[$term]));
                 }
                 if (self::loss($pulls, $next, $ridge) < $before) {
-                    $moved = max(array_map(static fn (float $one, float $other): float => abs($one - $other), $next, $factors));
+                    $moved = max([0.0, ...array_map(static fn (float $one, float $other): float => abs($one - $other), $next, $factors)]);
                     $factors = $next;
                     break;
                 }
@@ -123,7 +123,7 @@ final class PairwiseFit
      *
      * @param  array<int, array<int, float>>  $matrix
      * @param  array<int, float>  $right
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function solved(array $matrix, array $right): array
     {

@@ -39,11 +39,18 @@ final readonly class Understood
         return 'It explains '.count($this->verdict->better).' decisions that were not explained before'.($worse === 0 ? '.' : ", and no longer {$worse}.");
     }
 
+    /**
+     * @param  list<Observation>  $observed
+     * @return list<array<string, mixed>>
+     */
+    private static function told(array $observed): array
+    {
+        return array_map(static fn (Observation $one): array => $one->toArray(), $observed);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {
-        $told = static fn (array $observed): array => array_map(static fn (Observation $one): array => $one->toArray(), $observed);
-
-        return ['what' => $this->what, 'from' => $this->from, 'to' => $this->to, 'sentence' => $this->sentence, 'evidence' => $this->evidence(), 'better' => $told($this->verdict->better), 'worse' => $told($this->verdict->worse)];
+        return ['what' => $this->what, 'from' => $this->from, 'to' => $this->to, 'sentence' => $this->sentence, 'evidence' => $this->evidence(), 'better' => self::told($this->verdict->better), 'worse' => self::told($this->verdict->worse)];
     }
 }
