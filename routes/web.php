@@ -8,6 +8,7 @@ use App\Http\Controllers\DeviceController;
 use App\Http\Controllers\EditionController;
 use App\Http\Controllers\EnsembleController;
 use App\Http\Controllers\FirstStartController;
+use App\Http\Controllers\HabitController;
 use App\Http\Controllers\HandoutController;
 use App\Http\Controllers\ImportController;
 use App\Http\Controllers\JoinController;
@@ -73,6 +74,8 @@ Route::prefix('api')->group(static function (): void {
         Route::get('ensembles/{ensemble}/profile', [ProfileController::class, 'show'])->can('direct', 'ensemble');
         Route::put('ensembles/{ensemble}/profile', [ProfileController::class, 'store'])->can('direct', 'ensemble');
         Route::post('ensembles/{ensemble}/profile/trial', [ProfileController::class, 'trial'])->middleware(['throttle:trials', Spared::class])->can('direct', 'ensemble');
+        Route::get('ensembles/{ensemble}/habits', [HabitController::class, 'show'])->middleware(['throttle:trials', Spared::class])->can('direct', 'ensemble');
+        Route::post('ensembles/{ensemble}/habits', [HabitController::class, 'answer'])->middleware(['throttle:trials', Spared::class])->can('direct', 'ensemble');
         Route::get('ensembles/{ensemble}/people', [PeopleController::class, 'index'])->can('direct', 'ensemble');
         Route::post('ensembles/{ensemble}/invitations', [PeopleController::class, 'invite'])->can('direct', 'ensemble');
         Route::post('invitations/{invitation}/renew', [PeopleController::class, 'renew'])->can('change', 'invitation');

@@ -93,6 +93,7 @@ final class Erasure
     {
         $person->memberships()->delete();
         $person->devices()->delete();
+        DB::table('habit_answers')->where('user_id', $person->id)->delete();
         AuditList::forget($person);
         $person->schools()->detach();
         self::withoutManuscripts('user_id', [$person->id]);
@@ -128,7 +129,7 @@ final class Erasure
         }
         $ensemble->memberships()->delete();
         self::withoutManuscripts('ensemble_id', [$ensemble->id]);
-        foreach (['invitations', 'profile_versions', 'occasions'] as $table) {
+        foreach (['habit_answers', 'invitations', 'profile_versions', 'occasions'] as $table) {
             DB::table($table)->where('ensemble_id', $ensemble->id)->delete();
         }
         DB::table('sections')->where('ensemble_id', $ensemble->id)->whereNotNull('parent_id')->delete();

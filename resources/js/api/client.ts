@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, Alike, AskedIn, AskedVersions, Audit, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
+import type { Account, Address, Alike, AskedIn, AskedVersions, Audit, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Habits, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -198,6 +198,8 @@ export const api = {
     leaveEnsemble: (id: number) => request<undefined>('POST', `ensembles/${id}/leave`),
     profile: (ensemble: number, section: number | null) => request<Profile>('GET', `ensembles/${ensemble}/profile${of('section', section)}`),
     tryProfile: (ensemble: number, section: number | null, given: GivenProfile) => request<ProfileTrial>('POST', `ensembles/${ensemble}/profile/trial${of('section', section)}`, given),
+    habits: (ensemble: number) => request<Habits>('GET', `ensembles/${ensemble}/habits`),
+    answerHabit: (ensemble: number, what: string, answer: 'taken' | 'never') => request<undefined>('POST', `ensembles/${ensemble}/habits`, { what, answer }),
     keepProfile: (ensemble: number, section: number | null, given: GivenProfile) => request<undefined>('PUT', `ensembles/${ensemble}/profile${of('section', section)}`, given),
     makeGroup: (ensemble: number, section: number, name: string) => request<Made>('POST', `ensembles/${ensemble}/sections`, { section, name }),
     changeSection: (id: number, given: { name?: string; stands?: number; players?: number | null }) => request<undefined>('PATCH', `sections/${id}`, given),

@@ -541,6 +541,44 @@ export interface Gone {
     decision: DecisionFields & { players?: string }
 }
 
+/** One thing that was understood about how somebody marks. */
+export interface Habit {
+    /** names it */
+    what: string
+    sentence: string
+    evidence: string
+    /** decisions that it explains and that were not explained before */
+    better: HabitPlace[]
+    /** decisions that it no longer explains */
+    worse: HabitPlace[]
+    /** of the class, with it; null where it is set elsewhere */
+    settings: Record<string, unknown>
+}
+
+/** A decision that tells how somebody marks. */
+export interface HabitPlace {
+    part: number
+    /** of its piece and part */
+    title: string
+    measure: string
+    note: string
+    /** in words */
+    chosen: string
+    /** in words */
+    proposed: string
+}
+
+/** How somebody marks, as far as their decisions tell. */
+export interface Habits {
+    /** that told something */
+    decisions: number
+    /** of them the tool would have proposed so many */
+    before: number
+    /** and with what was understood so many */
+    after: number
+    habits: Habit[]
+}
+
 /** How the hand goes through a part. */
 export interface Hand {
     /** lowest first */

@@ -6,6 +6,7 @@ import { api, type GivenProfile } from '../api/client'
 import type { Profile } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
+import HabitList from '../staff/HabitList.vue'
 import ProfileForm from '../staff/ProfileForm.vue'
 import SectionBar from '../staff/SectionBar.vue'
 
@@ -47,6 +48,7 @@ watch(section, load)
         <ElSkeleton v-if="profile === null && !fault" :rows="8" animated />
         <template v-if="profile">
             <SectionBar :ensemble="ensemble" :profile="profile" @choose="choose" @changed="load" />
+            <HabitList v-if="section === null" :key="`habits ${profile.versions[0]?.id ?? 0}`" :ensemble="ensemble" :profile="profile" @changed="load" />
             <ProfileForm :key="`${profile.section} ${profile.versions[0]?.id ?? 0}`" :ensemble="ensemble" :profile="profile" @keep="keep" />
         </template>
     </main>

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Habits\Habits;
+use App\Models\Ensemble;
+use App\Models\User;
+use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Validation\Rule;
+
+/** What was understood about how somebody marks: told with its evidence, taken as a new version of the profile, or never again told. */
+final class HabitController extends Controller
+{
+    public function show(Ensemble $ensemble, #[CurrentUser] User $user): JsonResponse
+    {
+        return new JsonResponse((new Habits($ensemble, $user))->view());
+    }
+
+    public function answer(Request $request, Ensemble $ensemble, #[CurrentUser] User $user): Response
+    {
+        /** @var array{what: string, answer: string} $asked */
+        $asked = $request->validate(['what' => ['required', 'string', 'max:80'], 'answer' => ['required', Rule::in(['taken', 'never'])]]);
+        (new Habits($ensemble, $user))->answer($asked['what'], $asked['answer']);
+
+        return new Response(status: 204);
+    }
+}

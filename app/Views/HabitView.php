@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Views;
+
+/** One thing that was understood about how somebody marks. */
+final readonly class HabitView
+{
+    /**
+     * @param  string  $what  names it
+     * @param  list<HabitPlaceView>  $better  decisions that it explains and that were not explained before
+     * @param  list<HabitPlaceView>  $worse  decisions that it no longer explains
+     * @param  object|null  $settings  of the class, with it; null where it is set elsewhere
+     */
+    public function __construct(
+        public string $what,
+        public string $sentence,
+        public string $evidence,
+        public array $better,
+        public array $worse,
+        #[Typed('Record<string, unknown>')]
+        public ?object $settings,
+    ) {}
+}

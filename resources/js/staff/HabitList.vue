@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { ElAlert, ElButton, ElMessage } from 'element-plus'
+import { onMounted, ref } from 'vue'
+import { RouterLink } from 'vue-router'
+import { api } from '../api/client'
+import type { Habit, Habits, Profile, ProfileTrial } from '../api/types'
+import { useAttempt } from '../components/attempt'
+import Score from '../page/Score.vue'
+import { changeWords } from './words'
+
+/** What was understood about how its director marks: with the places, what it would change, and nothing changed until it is taken. */
+const { ensemble, profile } = defineProps<{ ensemble: number; profile: Profile }>()
+const emit = defineEmits<{ changed: [] }>()
+const habits = ref<Habits | null>(null)
+const looked = ref('')
+const trial = ref<ProfileTrial | null>(null)
+const { fault, busy, attempt } = useAttempt()
+
+/** Places that are shown of each. */
+const MOST_PLACES = 6
+
+const load = () =>
+    attempt(async () => {
+        habits.value = await api.habits(ensemble)
+    })
+
+const look = (habit: Habit) =>
+    attempt(async () => {
+        looked.value = habit.what
+        trial.value = null
+        trial.value = await api.tryProfile(ensemble, null, { settings: habit.settings ?? {}, style: profile.style, directors: profile.directors })
+    })
+
+async function answer(habit: Habit, what: 'taken' | 'never'): Promise<void> {
+    if (await attempt(() => api.answerHabit(ensemble, habit.what, what))) {
+        ElMessage.success(what === 'taken' ? 'Taken, as a new profile. “Earlier profiles” brings the one before back.' : 'This is not told again.')
+        looked.value = ''
+        if (what === 'taken') {
+            emit('changed')
+        } else {
+            await load()
+        }
+    }
+}
+
+onMounted(load)
+</script>
+
+<template>
+    <section v-if="habits && (habits.habits.length > 0 || fault)" class="habits" aria-labelledby="habits-title">
+        <h2 id="habits-title">How you mark</h2>
+        <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
+        <p>Of your {{ habits.decisions }} decisions here that tell something, {{ habits.before }} are what we would have proposed; with what follows, {{ habits.after }}. Nothing changes unless you take it.</p>
+        <article v-for="habit in habits.habits" :key="habit.what" class="habit">
+            <h3>{{ habit.sentence }}</h3>
+            <p class="quiet">{{ habit.evidence }}</p>
+            <ul class="habit-places">
+                <li v-for="place in habit.better.slice(0, MOST_PLACES)" :key="`${place.part} ${place.note}`">
+                    <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, measure {{ place.measure }}</RouterLink>: {{ place.chosen }}, not {{ place.proposed }}
+                </li>
+                <li v-if="habit.better.length > MOST_PLACES" class="quiet">and {{ habit.better.length - MOST_PLACES }} more</li>
+                <li v-for="place in habit.worse.slice(0, 2)" :key="`not ${place.part} ${place.note}`" class="quiet">
+                    but <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, measure {{ place.measure }}</RouterLink>: {{ place.chosen }}
+                </li>
+            </ul>
+            <p v-if="habit.settings === null" class="quiet">The school of bowing is chosen on each piece’s page.</p>
+            <div class="habit-buttons">
+                <ElButton v-if="habit.settings" size="small" :loading="busy && looked === habit.what && trial === null" @click="look(habit)">What would change</ElButton>
+                <ElButton v-if="habit.settings" size="small" type="primary" :disabled="busy" @click="answer(habit, 'taken')">Make it the rule for {{ profile.ensemble }}</ElButton>
+                <ElButton size="small" :disabled="busy" @click="answer(habit, 'never')">Do not tell me this again</ElButton>
+            </div>
+            <div v-if="looked === habit.what && trial" aria-live="polite">
+                <p v-if="trial.changes.length === 0" class="quiet">Nothing in the {{ trial.looked }} parts that are on the shelf.</p>
+                <ul v-else class="profile-changes"><li v-for="change in trial.changes" :key="`${change.title} ${change.part}`"><strong>{{ change.title }}</strong>, {{ change.part }}: {{ changeWords(change) }}</li></ul>
+                <div v-if="profile.sample" class="paper habit-line" tabindex="0" role="region" aria-label="A line of this class’s music"><Score :music="profile.sample.music" :name="profile.sample.musicName" :layer="trial.layer" :width="1800" :label="`${profile.sample.title} with this`" /></div>
+            </div>
+        </article>
+    </section>
+</template>
