@@ -264,6 +264,7 @@ final class SchoolServerTest extends TestCase
     {
         $director = self::director();
         $token = basename(self::link($director, 3));
+        self::assertSame(201, $director->send('POST', 'api/parts/3/handouts', ['key' => Str::uuid()->toString()])['status']);
         for ($try = 0; $try < 300 && $director->send('GET', "api/shared/{$token}/engraved-900")['status'] !== 200; $try++) {
             usleep(100_000);
         }

@@ -37,8 +37,9 @@ final readonly class HiddenDirector
     /**
      * @param  array<string, mixed>  $mine  profile
      * @param  array<string, mixed>  $theirs  the profile that is worked with
+     * @param  int  $slips  decisions in ten that are something else
      */
-    public function __construct(private Instrument $instrument, private array $mine, private BowingSchool $school, private array $theirs, private int $seed = 7) {}
+    public function __construct(private Instrument $instrument, private array $mine, private BowingSchool $school, private array $theirs, private int $seed = 7, private int $slips = 1) {}
 
     /** @return list<TaughtPart> with at most so many decisions in all, spread evenly */
     public function taught(int $decisions, int $pieces = 5): array
@@ -72,11 +73,11 @@ final readonly class HiddenDirector
             $id = $note->note->id;
             [$hand, $bow] = [($own["hand {$id}"] ?? null) !== ($other["hand {$id}"] ?? null), ($own["bow {$id}"] ?? null) !== ($other["bow {$id}"] ?? null)];
             $isTaken = ! $hand && ! $bow && $random->getInt(0, 30) === 0;
-            $slips = $random->getInt(0, 9) === 0;
+            $slips = $random->getInt(0, 9) < $this->slips;
             $fields = [];
             if (($hand || $isTaken) && $note->finger !== null) {
                 $finger = $note->finger->fingering->stop->finger;
-                $fields = $slips ? ['finger' => 1 + $finger % 4] : ['finger' => $finger, 'string' => $note->finger->string];
+                $fields = $slips ? ['finger' => $this->slips > 1 ? $random->getInt(0, 4) : 1 + $finger % 4] : ['finger' => $finger, 'string' => $note->finger->string];
             }
             if ($bow && $note->bow?->direction !== null) {
                 $fields['direction'] = ($slips ? $note->bow->direction->other() : $note->bow->direction)->value;

@@ -11,13 +11,13 @@ final readonly class Guess
 {
     /**
      * @param  array<mixed>  $profile  as a file has it
-     * @param  list<Understood>  $understood
+     * @param  float  $score  decisions that it explains more, less what is held against it
      */
     public function __construct(
         public array $profile,
         public BowingSchool $school,
         public Lookout $look,
-        public Verdict $verdict,
-        public array $understood,
+        public float $score,
+        public Understood $understood,
     ) {}
 }

@@ -8,30 +8,43 @@ use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 
 /**
- * What decisions say about how somebody marks: first the named settings, one after the other, each the one that explains most of
- * what is left; then how much the terms of the hand weigh. Nothing is taken over that does not explain clearly more than it spoils,
- * also on decisions that it was not learned from. What is not learned: anything that the class was not taught, and no caution.
+ * What decisions say about how somebody marks: named settings, and how much single terms weigh, one after the other, each time the
+ * change that explains most of what is left. A change has to explain clearly more decisions than it spoils, and it is held against it
+ * where it would propose something else at notes that were passed over: those say nothing, but a change that turns many of them
+ * round is not carried by the evidence. What is not learned: anything that the class was not taught, and no caution.
  */
 final class Learning
 {
-    /** Decisions that a setting has to explain more than it spoils (ours). */
+    /** Decisions that a change has to explain more than it spoils (ours). */
     private const CLEARLY_MORE = 4;
-
-    /** Weights are preferred to a named setting that explains less than so much of what they do (ours). */
-    private const MUCH_MORE = 1.5;
 
     /** Of the decisions that it changes, so many have to be changed for the better (ours: three of four). */
     private const MOSTLY = 0.75;
 
-    /** Pull of a factor to 1: about as much as four clear decisions (ours). */
-    private const RIDGE = 0.6;
+    /** Of the decisions so many may be slips (ours: a little more than one in ten). */
+    private const SLIPS = 0.12;
+
+    /** A note that was passed over and would be proposed otherwise is held against a change as so many decisions (ours). */
+    private const PASSED_OVER = 0.25;
+
+    /** Pull of a factor to 1 (ours). */
+    private const RIDGE = 0.4;
 
     /** A factor that moved less than this says nothing. */
-    private const FELT = 0.15;
+    private const FELT = 0.2;
+
+    /** Terms of the hand whose factor is tried on the music, those that explain most first. */
+    private const TERMS_TRIED = 3;
+
+    /** Terms of the bow that somebody may mind more or less, and by how much (ours). */
+    private const BOW_TERMS = ['hook', 'retake', 'split', 'strong-beat', 'change'];
+
+    private const BOW_FACTORS = [0.4, 2.5];
+
+    /** Changes that are learned at one time: more would explain anything. */
+    private const MOST = 4;
 
     private Lookout $look;
-
-    private bool $weighed = false;
 
     /** @var list<Observation> */
     private array $observed;
@@ -56,14 +69,13 @@ final class Learning
     public static function of(array $parts, array $profile, BowingSchool $school = BowingSchool::StrongBeat): Learned
     {
         $learning = new self($parts, $profile, $school);
-        $before = $learning->explained($learning->look, $learning->observed);
-        while (($guess = $learning->next()) !== null) {
+        $before = $learning->explained();
+        while (count($learning->understood) < self::MOST && ($guess = $learning->next()) !== null) {
             [$learning->profile, $learning->school, $learning->look] = [$guess->profile, $guess->school, $guess->look];
-            array_push($learning->understood, ...$guess->understood);
+            $learning->understood[] = $guess->understood;
         }
-        $after = $learning->explained($learning->look, $learning->observed);
 
-        return new Learned($learning->profile, $learning->school, $learning->understood, count($learning->observed), $before, $after);
+        return new Learned($learning->profile, $learning->school, $learning->understood, count($learning->observed), $before, $learning->explained());
     }
 
     /** @param array<mixed> $profile */
@@ -72,44 +84,99 @@ final class Learning
         return new Lookout($this->parts, ClassProfile::fromArray($profile), $school);
     }
 
-    /** @param list<Observation> $of */
-    private function explained(Lookout $look, array $of): int
+    private function explained(): int
     {
-        return count(array_filter($of, $look->explains(...)));
+        return count(array_filter($this->observed, $this->look->explains(...)));
     }
 
-    /** The setting that explains most of what is left, or what the terms weigh, where that explains much more; null where nothing is clear. */
+    /** The change that explains most of what is left; null where none does so clearly. */
     private function next(): ?Guess
     {
         $best = null;
-        foreach (Setting::cases() as $setting) {
-            if (count($this->unexplained($setting)) < self::CLEARLY_MORE) {
-                continue;
-            }
-            $now = $setting->in($this->look->profile, $this->school);
-            foreach (array_diff($setting->values(), [$now]) as $value) {
-                [$profile, $school] = $setting->on($this->profile, $this->school, $value);
-                $look = $this->through($profile, $school);
-                $verdict = Verdict::of($this->look, $look, $this->about($setting->isOfTheBow()));
-                $guess = new Guess($profile, $school, $look, $verdict, [new Understood($setting->value, $now, $value, $setting->sentence($value), $verdict)]);
-                $best = $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY) && ($best === null || $verdict->gain() > $best->verdict->gain()) ? $guess : $best;
-            }
-        }
-        $weighed = $this->weighed ? null : $this->weigh();
-        // A school that has a name is the better explanation, unless it leaves much that weights explain.
-        if ($weighed !== null && ($best === null || $best->verdict->isOfTheBow() || $weighed->verdict->gain() >= self::MUCH_MORE * $best->verdict->gain())) {
-            $this->weighed = true;
-
-            return $weighed;
+        foreach ([...$this->settings(), ...$this->weights()] as $guess) {
+            $best = $guess !== null && ($best === null || $guess->score > $best->score) ? $guess : $best;
         }
 
         return $best;
     }
 
-    /** @return list<Observation> that the setting could explain */
-    private function unexplained(Setting $setting): array
+    /** @return iterable<Guess|null> */
+    private function settings(): iterable
     {
-        return array_values(array_filter($this->about($setting->isOfTheBow()), fn (Observation $one): bool => ! $this->look->explains($one) && $setting->isAbout($one)));
+        foreach (Setting::cases() as $setting) {
+            if (! $this->isWorthATry($this->unexplained($setting), $setting->isOfTheBow())) {
+                continue;
+            }
+            $now = $setting->in($this->look->profile, $this->school);
+            foreach (array_diff($setting->values(), [$now]) as $value) {
+                [$profile, $school] = $setting->on($this->profile, $this->school, $value);
+                yield $this->tried($profile, $school, $setting->isOfTheBow(), static fn (Verdict $verdict): Understood => new Understood($setting->value, $now, $value, $setting->sentence($value), $verdict));
+            }
+        }
+    }
+
+    /** @return iterable<Guess|null> */
+    private function weights(): iterable
+    {
+        foreach ($this->factors() as [$term, $factor, $ofTheBow]) {
+            $now = $this->look->profile->weight($term);
+            $weight = round(max(PairwiseFit::LEAST, min(PairwiseFit::MOST, $now * $factor)), 2);
+            if (abs($weight - $now) < 0.05) {
+                continue;
+            }
+            yield $this->tried(['weights' => [$term => $weight] + $this->look->profile->weights()] + $this->profile, $this->school, $ofTheBow, static fn (Verdict $verdict): Understood => Understood::ofTerm($term, $now, $weight, $verdict));
+        }
+    }
+
+    /** @return list<array{string, float, bool}> term, factor, whether of the bow: those that are worth a try */
+    private function factors(): array
+    {
+        $worth = [];
+        if ($this->isWorthATry($this->left(false), false)) {
+            $pulls = array_values(array_filter(array_map($this->look->pull(...), $this->about(false))));
+            foreach (PairwiseFit::each($pulls, self::RIDGE) as $term => [$factor, $gain]) {
+                abs($factor - 1) < self::FELT || $worth[$term] = [$gain, $factor];
+            }
+        }
+        arsort($worth);
+        $tried = [];
+        foreach (array_slice($worth, 0, self::TERMS_TRIED) as $term => [, $factor]) {
+            // Half as far as the pairs say, and then further: a larger step has to explain more.
+            array_push($tried, [$term, $factor ** 0.5, false], [$term, $factor ** 0.75, false], [$term, $factor, false]);
+        }
+        foreach ($this->isWorthATry($this->left(true), true) ? self::BOW_TERMS : [] as $term) {
+            foreach (self::BOW_FACTORS as $factor) {
+                $tried[] = [$term, $factor, true];
+            }
+        }
+
+        return $tried;
+    }
+
+    /**
+     * @param  array<mixed>  $profile
+     * @param  \Closure(Verdict): Understood  $understood
+     */
+    private function tried(array $profile, BowingSchool $school, bool $ofTheBow, \Closure $understood): ?Guess
+    {
+        $look = $this->through($profile, $school);
+        $verdict = Verdict::of($this->look, $look, $this->byPromise($ofTheBow), self::CLEARLY_MORE);
+        if (! $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
+            return null;
+        }
+        $score = $verdict->gain() - self::PASSED_OVER * $this->look->turnedRound($look, $ofTheBow, $this->observed);
+
+        return $score < self::CLEARLY_MORE ? null : new Guess($profile, $school, $look, $score, $understood($verdict));
+    }
+
+    /** @return list<Observation> part by part, those first in which most is left to be explained */
+    private function byPromise(bool $ofTheBow): array
+    {
+        $left = array_count_values(array_map(static fn (Observation $one): int => $one->part, $this->left($ofTheBow)));
+        $observed = $this->about($ofTheBow);
+        usort($observed, static fn (Observation $one, Observation $other): int => [$left[$other->part] ?? 0, $one->part] <=> [$left[$one->part] ?? 0, $other->part]);
+
+        return $observed;
     }
 
     /** @return list<Observation> */
@@ -118,74 +185,25 @@ final class Learning
         return array_values(array_filter($this->observed, static fn (Observation $one): bool => $one->ofTheBow === $ofTheBow));
     }
 
-    /** What the terms of the hand weigh for this director, in as few factors as explain it; null where halves learned apart do not explain each other. */
-    private function weigh(): ?Guess
+    /** @return list<Observation> that are not explained yet */
+    private function left(bool $ofTheBow): array
     {
-        $pulls = array_values(array_filter(array_map($this->look->pull(...), $this->about(false))));
-        if (! self::holdsOut($pulls)) {
-            return null;
-        }
-        $factors = self::fewest($pulls, PairwiseFit::factors($pulls, self::RIDGE));
-        $weights = $this->look->profile->weights();
-        foreach ($factors as $term => $factor) {
-            $weights[$term] = round(($weights[$term] ?? 1.0) * $factor, 2);
-        }
-        $profile = ['weights' => $weights] + $this->profile;
-        $look = $this->through($profile, $this->school);
-        $verdict = Verdict::of($this->look, $look, $this->about(false));
-        $understood = array_map(fn (string $term): Understood => Understood::ofTerm($term, $this->look->profile->weight($term), $weights[$term], $verdict), array_keys($factors));
-
-        return $factors !== [] && $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY) ? new Guess($profile, $this->school, $look, $verdict, $understood) : null;
+        return array_values(array_filter($this->about($ofTheBow), fn (Observation $one): bool => ! $this->look->explains($one)));
     }
 
     /**
-     * Factors that explain nothing by themselves are left at 1, the smallest first.
+     * Nobody is always of one mind: what is left of that is not explained away.
      *
-     * @param  list<array<string, float>>  $pulls
-     * @param  array<string, float>  $factors
-     * @return array<string, float>
+     * @param  list<Observation>  $left
      */
-    private static function fewest(array $pulls, array $factors): array
+    private function isWorthATry(array $left, bool $ofTheBow): bool
     {
-        uasort($factors, static fn (float $one, float $other): int => abs(log($one)) <=> abs(log($other)));
-        foreach ($factors as $term => $factor) {
-            $without = array_diff_key($factors, [$term => 1]);
-            if (abs($factor - 1) < self::FELT || self::cheaper($pulls, $without) >= self::cheaper($pulls, $factors)) {
-                $factors = $without;
-            }
-        }
-
-        return array_reverse($factors, true);
+        return count($left) >= max(self::CLEARLY_MORE, self::SLIPS * count($this->about($ofTheBow)));
     }
 
-    /**
-     * @param  list<array<string, float>>  $pulls
-     * @param  array<string, float>  $factors
-     * @return int of the choices so many are the cheaper ones
-     */
-    private static function cheaper(array $pulls, array $factors): int
+    /** @return list<Observation> that the setting could explain */
+    private function unexplained(Setting $setting): array
     {
-        return count(array_filter($pulls, static fn (array $pull): bool => PairwiseFit::difference($pull, $factors) < 0));
-    }
-
-    /**
-     * Each half is explained better by what the other half taught than by the defaults.
-     *
-     * @param  list<array<string, float>>  $pulls
-     */
-    private static function holdsOut(array $pulls): bool
-    {
-        $halves = [[], []];
-        foreach ($pulls as $place => $pull) {
-            $halves[$place % 2][] = $pull;
-        }
-        $now = $then = 0;
-        foreach ([[0, 1], [1, 0]] as [$from, $to]) {
-            $factors = PairwiseFit::factors($halves[$from], self::RIDGE);
-            $now += self::cheaper($halves[$to], []);
-            $then += self::cheaper($halves[$to], $factors);
-        }
-
-        return $then - $now >= self::CLEARLY_MORE;
+        return array_values(array_filter($this->left($setting->isOfTheBow()), $setting->isAbout(...)));
     }
 }

@@ -99,6 +99,40 @@ final class Lookout
         return null;
     }
 
+    /**
+     * Notes that were passed over, between the first and the last decision of their part, at which another profile proposes something else.
+     *
+     * @param  list<Observation>  $observed
+     */
+    public function turnedRound(self $other, bool $ofTheBow, array $observed): int
+    {
+        $said = [];
+        foreach ($observed as $one) {
+            $one->ofTheBow === $ofTheBow && $said[$one->part][$one->note] = true;
+        }
+        $turned = 0;
+        foreach (array_keys($said) as $part) {
+            [$mine, $theirs] = $ofTheBow ? [$this->bows[$part] ?? [], $other->bows[$part] ?? []] : [$this->hands[$part] ?? [], $other->hands[$part] ?? []];
+            $places = array_keys(array_intersect_key(array_flip(array_keys($mine)), $said[$part]));
+            $inside = $places === [] ? [] : self::between($mine, $places[0], $places[count($places) - 1]);
+            $turned += count(array_diff_key(array_diff_assoc($inside, $theirs), $said[$part]));
+        }
+
+        return $turned;
+    }
+
+    /**
+     * @param  array<string, string>  $played
+     * @return array<string, string>
+     */
+    private static function between(array $played, string $from, string $to): array
+    {
+        $notes = array_keys($played);
+        $first = (int) array_search($from, $notes, true);
+
+        return array_slice($played, $first, (int) array_search($to, $notes, true) - $first + 1);
+    }
+
     /** @return list<Observation> what somebody decided, as a part with all of it marked shows it */
     public function observations(): array
     {

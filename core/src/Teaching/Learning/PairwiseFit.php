@@ -26,11 +26,12 @@ final class PairwiseFit
     /**
      * @param  list<array<string, float>>  $pulls  for each choice: term => points more that the chosen way costs than the other, unweighed
      * @param  float  $ridge  pull of each factor to 1
+     * @param  list<string>|null  $only  terms whose factors move; null: all
      * @return array<string, float> term => factor
      */
-    public static function factors(array $pulls, float $ridge): array
+    public static function factors(array $pulls, float $ridge, ?array $only = null): array
     {
-        $terms = array_values(array_unique(array_merge([], ...array_map(array_keys(...), $pulls))));
+        $terms = $only ?? array_values(array_unique(array_merge([], ...array_map(array_keys(...), $pulls))));
         sort($terms);
         $factors = array_fill_keys($terms, 1.0);
         for ($round = 0; $round < self::ROUNDS && $terms !== []; $round++) {
@@ -54,6 +55,24 @@ final class PairwiseFit
         }
 
         return $factors;
+    }
+
+    /**
+     * Each term by itself, all others as they are.
+     *
+     * @param  list<array<string, float>>  $pulls
+     * @return array<string, array{float, float}> term => its factor, and how much it lowers the loss
+     */
+    public static function each(array $pulls, float $ridge): array
+    {
+        $fitted = [];
+        $before = self::loss($pulls, [], $ridge);
+        foreach (array_unique(array_merge([], ...array_map(array_keys(...), $pulls))) as $term) {
+            $factors = self::factors($pulls, $ridge, [$term]);
+            $fitted[$term] = [$factors[$term], $before - self::loss($pulls, $factors, $ridge)];
+        }
+
+        return $fitted;
     }
 
     /**
@@ -107,9 +126,10 @@ final class PairwiseFit
         }
         foreach ($pulls as $pull) {
             $chance = 1 / (1 + exp(-max(-30.0, min(30.0, self::difference($pull, $factors) / self::SCALE))));
-            foreach ($pull as $term => $more) {
+            $moving = array_intersect_key($pull, $place);
+            foreach ($moving as $term => $more) {
                 $slope[$place[$term]] += $chance * $more / self::SCALE;
-                foreach ($pull as $other => $points) {
+                foreach ($moving as $other => $points) {
                     $bend[$place[$term]][$place[$other]] += $chance * (1 - $chance) * $more * $points / self::SCALE ** 2;
                 }
             }

@@ -29,7 +29,9 @@ enum Setting: string
         return match ($this) {
             self::School => $one->ofTheBow,
             self::Open => preg_match('/^[04] /', $one->chosen) === 1 || preg_match('/^[04] /', $one->proposed) === 1,
-            default => ! $one->ofTheBow,
+            // What is played otherwise has to do with the finger that reaches, slides or follows.
+            self::LowFirst => ! $one->ofTheBow && preg_match('/^[01] /', $one->chosen.$one->proposed) === 1,
+            self::Chromatic => ! $one->ofTheBow && $one->chosen[0] !== $one->proposed[0],
         };
     }
 

@@ -7,17 +7,29 @@ namespace UprightPencil\Core\Teaching\Learning;
 /** What a change of the profile makes better and worse, decision by decision. */
 final readonly class Verdict
 {
+    /** Decisions that a change may spoil before it has explained three times as many. */
+    private const PATIENCE = 4;
+
     /**
      * @param  list<Observation>  $better  explained now, and not before
      * @param  list<Observation>  $worse  explained before, and not now
      */
-    private function __construct(public array $better, public array $worse, public int $all) {}
+    private function __construct(public array $better, public array $worse) {}
 
-    /** @param list<Observation> $observed */
-    public static function of(Lookout $before, Lookout $after, array $observed): self
+    /**
+     * @param  list<Observation>  $observed  part by part
+     * @param  int  $least  decisions that it has to explain more; where it cannot any more, the rest is not looked at
+     */
+    public static function of(Lookout $before, Lookout $after, array $observed, int $least): self
     {
         $better = $worse = [];
+        $left = count(array_filter($observed, static fn (Observation $one): bool => ! $before->explains($one)));
         foreach ($observed as $one) {
+            if (count($better) - count($worse) + $left < $least || 3 * count($worse) > count($better) + self::PATIENCE) {
+                // It comes to nothing any more: to look through the other parts would take its time.
+                break;
+            }
+            $left -= $before->explains($one) ? 0 : 1;
             $was = $before->explains($one);
             $is = $after->explains($one);
             if ($was !== $is) {
@@ -25,12 +37,7 @@ final readonly class Verdict
             }
         }
 
-        return new self($better, $worse, count($observed));
-    }
-
-    public function isOfTheBow(): bool
-    {
-        return ($this->better[0] ?? null)?->ofTheBow === true;
+        return new self($better, $worse);
     }
 
     public function gain(): int
