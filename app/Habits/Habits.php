@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Habits;
 
+use App\Marking\CoreCode;
+use App\Marking\Kept;
 use App\Models\Ensemble;
 use App\Models\User;
 use App\Views\HabitPlaceView;
 use App\Views\HabitsView;
 use App\Views\HabitView;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Marking\WrongDecision;
@@ -17,6 +20,7 @@ use UprightPencil\Core\Strings\WrongProfile;
 use UprightPencil\Core\Teaching\Learning\Learned;
 use UprightPencil\Core\Teaching\Learning\Learning;
 use UprightPencil\Core\Teaching\Learning\Observation;
+use UprightPencil\Core\Teaching\Learning\TaughtPart;
 use UprightPencil\Core\Teaching\Learning\Understood;
 
 /** How somebody marks in an ensemble, as far as their decisions tell; nothing changes until they say so. */
@@ -30,12 +34,31 @@ final readonly class Habits
     /** @throws WrongProfile */
     public function view(): HabitsView
     {
+        [$learned, $parts] = $this->learned();
+
+        return new HabitsView($learned->decisions ?? 0, $learned->before ?? 0, $learned->after ?? 0, $learned === null ? [] : $this->told($learned, $parts));
+    }
+
+    /**
+     * Worked out once for what is decided and how the class is set; it takes some seconds.
+     *
+     * @return array{Learned|null, list<int>} and the parts that it was learned from
+     */
+    private function learned(): array
+    {
+        $newest = DB::table('log_entries')->where('user_id', $this->user->id)->max('id');
+        $slot = "habits:{$this->ensemble->id}:{$this->user->id}:{$newest}:".hash('sha256', (string) json_encode($this->ensemble->settings())).':'.CoreCode::of('Teaching', 'Fingering', 'Bowing', 'Marking');
+        $kept = Kept::get($slot);
+        if (is_array($kept) && is_array($kept[1] ?? null)) {
+            return [$kept[0] instanceof Learned ? $kept[0] : null, array_values($kept[1])];
+        }
         $taught = Evidence::of($this->ensemble, $this->user);
-        $pieces = count(array_unique(array_map(static fn ($part): string => $part->title, $taught)));
+        $pieces = count(array_unique(array_map(static fn (TaughtPart $part): string => $part->title, $taught)));
         $school = $this->ensemble->pieces()->orderByDesc('id')->value('bowing');
         $learned = $pieces < self::FEWEST_PIECES ? null : Learning::of(array_values($taught), $this->ensemble->settings(), (is_string($school) ? BowingSchool::tryFrom($school) : null) ?? BowingSchool::StrongBeat);
+        Cache::put($slot, [$learned, array_keys($taught)], now()->addWeek());
 
-        return new HabitsView($learned->decisions ?? 0, $learned->before ?? 0, $learned->after ?? 0, $learned === null ? [] : $this->told($learned, array_keys($taught)));
+        return [$learned, array_keys($taught)];
     }
 
     /**

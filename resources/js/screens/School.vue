@@ -34,7 +34,7 @@ const save = async () => (await attempt(() => api.changeSchool(id, given.value))
             </ElFormItem>
             <ElFormItem label="Keep the list of who did what for so many days" for="school-audit">
                 <ElInputNumber id="school-audit" :model-value="given.auditDays ?? undefined" :min="1" :max="longestAudit" :value-on-clear="null" @update:model-value="(days) => (given.auditDays = days ?? null)" />
-                <p class="quiet small-print">Empty: {{ longestAudit }} days, as this installation is set.</p>
+                <p class="quiet small-print under-field">Empty: {{ longestAudit }} days, as this installation is set.</p>
             </ElFormItem>
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <ElButton type="primary" native-type="submit" :loading="busy">Save</ElButton>

@@ -29,10 +29,10 @@ onMounted(() => load())
 <template>
     <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
     <ElTable :data="events" row-key="id" size="small" max-height="340" empty-text="Nothing yet." class="audit">
-        <ElTableColumn label="When" width="140"><template #default="{ row }">{{ when((row as Audited).at) }}</template></ElTableColumn>
-        <ElTableColumn label="Who" prop="by" width="150" />
-        <ElTableColumn label="Did" prop="what" width="160" />
-        <ElTableColumn label="What" prop="about" min-width="200" />
+        <ElTableColumn label="When" width="136"><template #default="{ row }">{{ when((row as Audited).at) }}</template></ElTableColumn>
+        <ElTableColumn label="Who did what" min-width="200">
+            <template #default="{ row }">{{ (row as Audited).by }} {{ (row as Audited).what }}<template v-if="(row as Audited).about"><br><span class="quiet">{{ (row as Audited).about }}</span></template></template>
+        </ElTableColumn>
     </ElTable>
     <ElButton v-if="more" size="small" :loading="busy" @click="load(events.at(-1)?.id)">Earlier ones</ElButton>
 </template>

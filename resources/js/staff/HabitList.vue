@@ -47,6 +47,7 @@ onMounted(load)
 </script>
 
 <template>
+    <p v-if="habits === null && !fault" class="quiet small-print" role="status">Looking at how you mark …</p>
     <section v-if="habits && (habits.habits.length > 0 || fault)" class="habits" aria-labelledby="habits-title">
         <h2 id="habits-title">How you mark</h2>
         <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />

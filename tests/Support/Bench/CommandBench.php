@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
+use UprightPencil\Core\Bowing\Marks\BowingSchool;
 use UprightPencil\Core\Ensemble;
 use UprightPencil\Core\Ensemble\Carrying\LikePlaces;
 use UprightPencil\Core\Ensemble\Section;
@@ -15,6 +16,9 @@ use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Teaching\Learning\Learning;
+use UprightPencil\Core\Tests\Support\HiddenDirector;
 use UprightPencil\Core\Tests\Support\LongPart;
 
 /** The core, as processes at the command line and as a library. */
@@ -81,6 +85,7 @@ final readonly class CommandBench
             $this->figures->runs("{$name}_ms", $runs);
         }
         $this->practice($score);
+        $this->learning();
         $this->figures->runs('mark_mb', $memory['mark']);
         $this->figures->runs('mark_by_read', self::over($times['mark'], $times['read']));
         $this->figures->runs('advanced_by_read', self::over($times['advanced'], $times['read']));
@@ -93,6 +98,19 @@ final readonly class CommandBench
         $file = $this->file($score->with(parts: [$score->parts[0]->with(measures: array_slice($score->parts[0]->measures, 0, 8))]));
         $this->figures->runs('practice_ms', array_map(fn (): float => $this->pencil('practice', $file, '--part=P1', '--measures=3-6', '--kind=open-strings')[0], range(1, self::ROUNDS)));
         unlink($file);
+    }
+
+    /** A hundred decisions over five pieces, by somebody who writes 4 for open strings. */
+    private function learning(): void
+    {
+        $usual = ['level' => 'advanced'];
+        $taught = (new HiddenDirector(Instrument::Violin, ['open' => 'four'] + $usual, BowingSchool::StrongBeat, $usual))->taught(100);
+        $this->figures->runs('learn_ms', array_map(static function () use ($taught, $usual): float {
+            $begun = hrtime(true);
+            Learning::of($taught, $usual);
+
+            return (hrtime(true) - $begun) / 1e6;
+        }, range(1, self::ROUNDS)));
     }
 
     private function lineUp(Score $score): void

@@ -17,6 +17,7 @@ final class Figures
         'fingering_ms' => ['pencil mark, fingering only', ''],
         'lineup_ms' => ['pencil lineup, five parts of 150 measures', 'under 1500'],
         'practice_ms' => ['pencil practice on four measures, one kind', 'under 400'],
+        'learn_ms' => ['a hundred decisions over five pieces, what they say of a director', 'under 2000'],
         'figures_10k_ms' => ['all figures of ten thousand notes', 'under 2000'],
         'figures_growth_10x' => ['the same by a part a tenth as long', 'about 10'],
         'like_10k_ms' => ['like places of a span and of a note among ten thousand notes', 'under 2000'],
