@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Illuminate\Support\Str;
+use Tests\Browser\Support\Browser;
+use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Tests\Support\Tune;
+
+/** What decisions say about how a director marks, on the class screen; and who did what, on the school's page. */
+final class HabitTest extends BrowserTestCase
+{
+    private const TUNES = ['Up the Tarn' => '2# | F#4q G4 A4 B4 | G4 A4 B4 C#5 | C#5 D5 E5 F#5 | D5 E5 F#5 G5 | F#4 G4 A4 B4 | D4w', 'Round the Tarn' => '2# | G4q A4 B4 A4 | C#5 D5 E5 F#5 | E4 F#4 A4 C#5 | F#4 G4 A4 B4 | B4 D5 E5 G5 | D4w', self::UNDECIDED => '2# | F#4q A4 B4 D5 | G4 A4 B4 C#5 | C#5 E5 F#5 G5 | D4w'];
+
+    private const UNDECIDED = 'Away from the Tarn';
+
+    public function test_a_habit_is_told_with_its_places_looked_at_taken_and_brought_back(): void
+    {
+        $number = self::markedClass();
+        $class = $this->browser()->signIn("/ensembles/{$number}/profile")->seeText('How you mark')->seeText('You write 4 where others would play an open string.', '.habit');
+        self::assertMatchesRegularExpression('/It explains \d+ decisions that were not explained before/', $class->textOf('.habit'));
+        $class->press('What would change', '.habit')->see('.habit-line svg.score .pencil');
+        self::assertStringContainsString('fingers', $class->textOf('.habit .profile-changes'));
+
+        $class->press('Make it the rule for Tarn Players', '.habit')->seeText('Taken, as a new profile');
+        $class->until(fn (): bool => str_contains($class->textOf('.profile-settings'), '4 where it saves a crossing'), 'the profile does not say so');
+        self::assertStringNotContainsString('You write 4 where others would play an open string.', $class->textOf('.habits'));
+        $class->press('Bring back', '.links li:nth-child(2)')->press('Bring back', '.el-popconfirm')->seeText('The profile is kept');
+        $class->until(fn (): bool => str_contains($class->textOf('.habits'), 'You write 4 where'), 'what is not the rule is told again');
+        self::assertSame([], $class->complaints());
+
+        $place = $class->see('.habit-places a');
+        $name = $place->getText();
+        $place->click();
+        $class->desk();
+        self::assertStringContainsString(explode(':', $name)[0], $class->textOf('.top-bar'));
+        Browser::director()->send('PATCH', "api/ensembles/{$number}", ['putAway' => true]);
+    }
+
+    public function test_the_school_looks_up_who_did_what(): void
+    {
+        $school = $this->browser()->signIn('/schools/1')->seeText('Who did what');
+        $school->seeText('Demo Director signed in', '.audit')->seeText('handed out', '.audit');
+        $school->type('#school-audit', '30')->press('Save')->seeText('The school is changed.');
+        self::assertSame(30, Browser::director()->send('GET', 'api/schools/1')['json']['auditDays']);
+        Browser::director()->send('PATCH', 'api/schools/1', ['name' => 'Brindlemoor Middle School', 'auditDays' => null]);
+    }
+
+    /** A class of its own, with two tunes in which its director wrote 4 for every open string, and a third. @return int the class */
+    private static function markedClass(): int
+    {
+        $director = Browser::director();
+        $class = (int) $director->send('POST', 'api/schools/1/ensembles', ['name' => 'Tarn Players', 'year' => '', 'level' => 'second-year'])['json']['id'];
+        foreach (self::TUNES as $title => $tune) {
+            $made = $director->send('POST', "api/ensembles/{$class}/pieces", ['title' => $title, 'rights' => 'own', 'key' => Str::uuid()->toString(), 'file' => new \CURLStringFile(Writer::write(Tune::score($tune)), 'tune.musicxml')])['json'];
+            foreach ($director->send('GET', "api/parts/{$made['part']}")['json']['marking']['notes'] as $note) {
+                if ($title !== self::UNDECIDED && ($note['stop']['finger'] ?? null) === 0) {
+                    self::assertSame(200, $director->send('POST', "api/parts/{$made['part']}/log", ['kind' => 'decide', 'key' => Str::uuid()->toString(), 'browser' => Str::random(8), 'seen' => 1_000_000, 'decisions' => [['note' => $note['id'], 'finger' => 4]]])['status']);
+                }
+            }
+        }
+
+        return $class;
+    }
+}
