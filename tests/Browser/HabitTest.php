@@ -34,8 +34,8 @@ final class HabitTest extends BrowserTestCase
         $place = $class->see('.habit-places a');
         $name = $place->getText();
         $place->click();
-        $class->desk();
-        self::assertStringContainsString(explode(':', $name)[0], $class->textOf('.top-bar'));
+        $class->seeText(explode(':', $name)[0], '.top-bar')->see('.desk-page svg.score .pencil .mark');
+        self::assertStringContainsString('/parts/', (string) $class->driver->getCurrentURL());
         Browser::director()->send('PATCH', "api/ensembles/{$number}", ['putAway' => true]);
     }
 
