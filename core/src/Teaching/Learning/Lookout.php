@@ -33,6 +33,9 @@ final class Lookout
     /** @var array<int, Instrument> */
     private array $instruments = [];
 
+    /** @var array<string, MarkingSession> what was worked out of a part is not worked out again for its other ways */
+    private array $sessions = [];
+
     /** @var array<int, list<Alternatives>> */
     private array $others = [];
 
@@ -76,7 +79,8 @@ final class Lookout
      */
     public function pull(Observation $at): ?array
     {
-        $this->others[$at->part] ??= $this->session($at->part, bowing: false)->others($this->session($at->part)->decided([]));
+        $session = $this->session($at->part, bowing: false);
+        $this->others[$at->part] ??= $session->others($session->decided([]));
         foreach ($this->others[$at->part] as $alternatives) {
             $index = $alternatives->indexOf($at->note);
             if ($index === null) {
@@ -174,7 +178,7 @@ final class Lookout
     {
         $taught = $this->parts[$part];
 
-        return new MarkingSession($taught->score, $taught->part, new Settings($this->profile, school: $this->school, bowing: $bowing, fingering: $fingering));
+        return $this->sessions["{$part} {$bowing} {$fingering}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, school: $this->school, bowing: $bowing, fingering: $fingering));
     }
 
     /** @return array<string, string> */
