@@ -13,7 +13,7 @@ use App\Views\HabitsView;
 use App\Views\HabitView;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\WrongProfile;

@@ -8,7 +8,7 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\UnreadableMusic;

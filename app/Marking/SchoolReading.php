@@ -19,7 +19,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\OrderOfPerformance;

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Passages;
 use UprightPencil\Core\Score\WrongOrder;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Views;
 
 use App\Models\Rights;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Level;
 
 /** A piece on its own page. */

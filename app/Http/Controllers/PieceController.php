@@ -32,7 +32,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\TempoMap;

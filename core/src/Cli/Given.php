@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
@@ -86,7 +86,7 @@ final class Given
         return new Settings(
             $open === null ? $profile : $profile->withOpenStrings($open),
             $as ?? $arguments->choice('instrument', Instrument::class),
-            $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat,
+            $arguments->choice('bowing', BowingSchool::class),
             $arguments->number('tempo', 10, 400) ?? TempoMap::DEFAULT_TEMPO,
             $planning,
             $only !== 'fingering',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
@@ -66,9 +66,10 @@ final class Lessons
         }
         $level = $arguments->choice('level', Level::class);
         $profile = $arguments->text('profile');
-        $from = ($profile === null ? [] : Given::jsonFile($profile)) + ($level === null ? [] : ['level' => $level->value]);
+        $school = $arguments->choice('bowing', BowingSchool::class);
+        $from = ($school === null ? [] : ['bowing' => $school->value]) + ($profile === null ? [] : Given::jsonFile($profile)) + ($level === null ? [] : ['level' => $level->value]);
 
-        return Given::json(Learning::of($taught, $from, $arguments->choice('bowing', BowingSchool::class) ?? BowingSchool::StrongBeat)->toArray());
+        return Given::json(Learning::of($taught, $from)->toArray());
     }
 
     public static function practice(Arguments $arguments): string

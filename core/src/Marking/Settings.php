@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\OrderOfPerformance;
@@ -19,6 +19,9 @@ final readonly class Settings
 {
     public ClassProfile $profile;
 
+    /** What is wanted of the bow. */
+    public BowingSchool $school;
+
     public HouseStyle $style;
 
     /** What of the piece will be played. */
@@ -26,6 +29,7 @@ final readonly class Settings
 
     /**
      * @param  Instrument|null  $instrument  null: guessed
+     * @param  BowingSchool|null  $school  null: the class’s
      * @param  float  $tempo  quarters a minute where the file has none
      * @param  int  $alternatives  other fingerings wanted for each phrase
      * @param  bool  $reasons  say of every written finger and shift why it is so; it takes as long again as the fingering
@@ -38,7 +42,7 @@ final readonly class Settings
     public function __construct(
         ?ClassProfile $profile = null,
         public ?Instrument $instrument = null,
-        public BowingSchool $school = BowingSchool::StrongBeat,
+        ?BowingSchool $school = null,
         public float $tempo = TempoMap::DEFAULT_TEMPO,
         public bool $planning = true,
         public bool $bowing = true,
@@ -53,10 +57,15 @@ final readonly class Settings
         $this->order = $order ?? OrderOfPerformance::asPrinted();
         $this->style = $style ?? HouseStyle::usual();
         $this->profile = $profile ?? ClassProfile::of(Level::SecondYear);
+        $this->school = $school ?? $this->profile->bowing;
         $terms = [...Terms::names(), ...BowTerms::names()];
         $unknown = array_diff([...$this->profile->weighed(), ...$players?->weighed() ?? []], $terms);
         if ($unknown !== []) {
             throw new WrongProfile('There is no cost term “'.implode('”, “', $unknown).'” to weigh; there are '.implode(', ', $terms).'.');
+        }
+        $ofTheBow = array_diff([...$this->profile->weighedByPace(), ...$players?->weighedByPace() ?? []], Terms::names());
+        if ($ofTheBow !== []) {
+            throw new WrongProfile('Only terms of the hand are weighed otherwise in slow or fast music, not “'.implode('”, “', $ofTheBow).'”.');
         }
     }
 

@@ -17,6 +17,8 @@ final readonly class ClassProfile
      * @param  bool  $pizzicatoOnly  no bows yet
      * @param  bool  $openOnly  no fingers yet
      * @param  bool  $slurs  false: every note has a bow of its own, whatever is printed
+     * @param  array<string, float>  $slowWeights  the same where notes do not come fast, for whoever has it otherwise there
+     * @param  array<string, float>  $fastWeights  the same where they do (`Pace`)
      */
     private function __construct(
         public Level $level,
@@ -38,6 +40,9 @@ final readonly class ClassProfile
         public bool $slurs = true,
         public TempoComfort $tempo = TempoComfort::Usual,
         public LowBass $lowBass = LowBass::None,
+        public BowingSchool $bowing = BowingSchool::StrongBeat,
+        private array $slowWeights = [],
+        private array $fastWeights = [],
     ) {}
 
     public static function of(Level $level): self
@@ -55,7 +60,7 @@ final readonly class ClassProfile
     public static function fromArray(array $data, Level $level = Level::SecondYear): self
     {
         // How a profile was learned may stand in its file; it changes nothing.
-        $known = ['learned', 'level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', 'lowBass', ...array_column(Instrument::cases(), 'value')];
+        $known = ['learned', 'level', 'open', 'handSize', 'vibrato', 'bassFingers', 'weights', 'marks', 'chromatic', 'lowFirst', 'printed', 'fingers', 'keys', 'pizzicatoOnly', 'openOnly', 'slurs', 'tempo', 'lowBass', 'bowing', 'slowWeights', 'fastWeights', ...array_column(Instrument::cases(), 'value')];
         foreach (array_keys($data) as $name) {
             if (! in_array($name, $known, true)) {
                 throw new WrongProfile("A class profile has no “{$name}”.");
@@ -83,6 +88,9 @@ final readonly class ClassProfile
             ($data['slurs'] ?? true) !== false,
             self::choice(TempoComfort::class, $data, 'tempo') ?? TempoComfort::Usual,
             self::choice(LowBass::class, $data, 'lowBass') ?? LowBass::None,
+            self::choice(BowingSchool::class, $data, 'bowing') ?? BowingSchool::StrongBeat,
+            self::weightsIn($data['slowWeights'] ?? []),
+            self::weightsIn($data['fastWeights'] ?? []),
         );
     }
 
@@ -155,13 +163,27 @@ final readonly class ClassProfile
     /** @return list<string> the terms that it weighs */
     public function weighed(): array
     {
-        return array_map(strval(...), array_keys($this->weights));
+        return array_map(strval(...), array_keys($this->weights + $this->slowWeights + $this->fastWeights));
     }
 
-    /** The factor on a cost term, 1 unless the profile says otherwise. */
-    public function weight(string $term): float
+    /** @return list<string> the terms that it weighs otherwise in slow or in fast music */
+    public function weighedByPace(): array
     {
-        return $this->weights[$term] ?? 1.0;
+        return array_map(strval(...), array_keys($this->slowWeights + $this->fastWeights));
+    }
+
+    /**
+     * The factor on a cost term, 1 unless the profile says otherwise.
+     *
+     * @param  bool|null  $fast  where notes come fast, or where they do not; null: as far as it is the same
+     */
+    public function weight(string $term, ?bool $fast = null): float
+    {
+        return match ($fast) {
+            true => $this->fastWeights[$term] ?? null,
+            false => $this->slowWeights[$term] ?? null,
+            null => null,
+        } ?? $this->weights[$term] ?? 1.0;
     }
 
     /** The comfortable length of one whole bow against a second-year violin (`bowing.md`). */

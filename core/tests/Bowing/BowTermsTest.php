@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Bowing\LineContext;
 use UprightPencil\Core\Bowing\Marks\BowAction;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Planning\Planner;
 use UprightPencil\Core\Bowing\Planning\WayFinder;

@@ -7,7 +7,7 @@ namespace UprightPencil\Core\Tests\Bowing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Bowing\BowingContext;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\Figures;
 use UprightPencil\Core\Bowing\Strokes\PrintedBows;

@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Tests\Support;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkingSession;
@@ -39,7 +39,7 @@ final readonly class HiddenDirector
      * @param  array<string, mixed>  $theirs  the profile that is worked with
      * @param  int  $slips  decisions in ten that are something else
      */
-    public function __construct(private Instrument $instrument, private array $mine, private BowingSchool $school, private array $theirs, private int $seed = 7, private int $slips = 1) {}
+    public function __construct(private Instrument $instrument, private array $mine, private array $theirs, private int $seed = 7, private int $slips = 1) {}
 
     /** @return list<TaughtPart> with at most so many decisions in all, spread evenly */
     public function taught(int $decisions, int $pieces = 5): array
@@ -56,9 +56,9 @@ final readonly class HiddenDirector
         $before = $after = 0;
         for ($number = 0; $number < $pieces; $number++) {
             $piece = $this->piece(50_000 + $number);
-            $mine = self::facts($this->page($piece, $this->mine, $this->school));
-            $before += count(array_diff_assoc($mine, self::facts($this->page($piece, $this->theirs, BowingSchool::StrongBeat))));
-            $after += count(array_diff_assoc($mine, self::facts($this->page($piece, $learned->profile, $learned->school))));
+            $mine = self::facts($this->page($piece, $this->mine));
+            $before += count(array_diff_assoc($mine, self::facts($this->page($piece, $this->theirs))));
+            $after += count(array_diff_assoc($mine, self::facts($this->page($piece, $learned->profile))));
         }
 
         return [$before, $after];
@@ -66,8 +66,8 @@ final readonly class HiddenDirector
 
     private function marked(Score $piece, int $most, Randomizer $random): TaughtPart
     {
-        $mine = $this->page($piece, $this->mine, $this->school);
-        [$own, $other] = [self::facts($mine), self::facts($this->page($piece, $this->theirs, BowingSchool::StrongBeat))];
+        $mine = $this->page($piece, $this->mine);
+        [$own, $other] = [self::facts($mine), self::facts($this->page($piece, $this->theirs))];
         $decisions = [];
         foreach ($mine->notes as $note) {
             $id = $note->note->id;
@@ -80,7 +80,8 @@ final readonly class HiddenDirector
                 $fields = $slips ? ['finger' => $this->slips > 1 ? $random->getInt(0, 4) : 1 + $finger % 4] : ['finger' => $finger, 'string' => $note->finger->string];
             }
             if ($bow && $note->bow?->direction !== null) {
-                $fields['direction'] = ($slips ? $note->bow->direction->other() : $note->bow->direction)->value;
+                $isNamed = ! $slips && in_array($note->bow->action, [BowAction::Hook, BowAction::Retake], true);
+                $fields += $isNamed ? ['action' => $note->bow->action->value] : ['direction' => ($slips ? $note->bow->direction->other() : $note->bow->direction)->value];
             }
             if ($fields !== [] && count($decisions) < $most) {
                 $decisions[] = Decision::fromArray(['note' => $id] + $fields);
@@ -91,9 +92,9 @@ final readonly class HiddenDirector
     }
 
     /** @param array<mixed> $profile */
-    private function page(Score $piece, array $profile, BowingSchool $school): MarkedPart
+    private function page(Score $piece, array $profile): MarkedPart
     {
-        $session = new MarkingSession($piece, $piece->parts[0], new Settings(ClassProfile::fromArray($profile), school: $school));
+        $session = new MarkingSession($piece, $piece->parts[0], new Settings(ClassProfile::fromArray($profile)));
 
         return $session->mark($session->decided([]));
     }

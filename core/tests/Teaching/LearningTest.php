@@ -6,7 +6,7 @@ namespace UprightPencil\Core\Tests\Teaching;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Teaching\Learning\Learning;
 use UprightPencil\Core\Teaching\Learning\Observation;

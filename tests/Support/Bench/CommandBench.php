@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Ensemble;
 use UprightPencil\Core\Ensemble\Carrying\LikePlaces;
 use UprightPencil\Core\Ensemble\Section;

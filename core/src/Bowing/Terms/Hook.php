@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Terms;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Marks\Prices;
 use UprightPencil\Core\Bowing\Strokes\Figures;
 use UprightPencil\Core\Score\BowSign;

@@ -45,16 +45,25 @@ final class Alternatives
     }
 
     /**
-     * The cheapest way in which a note is played as somebody wants it; null when it is already, or no hand that the class was taught
-     * plays it so.
+     * Where another way through the same line parts from this one, stretch by stretch.
      *
-     * @param  \Closure(Grip): bool  $wanted
+     * @return list<Alternative> the other way, each with the place of its first event where it parts
      */
-    public function playedAs(int $index, \Closure $wanted): ?Alternative
+    public function partings(self $other): array
     {
-        $grips = $wanted($this->grips[$index]) ? [] : $this->search->gripsThat($index, $wanted);
+        $partings = [];
+        $from = null;
+        foreach ([...$this->grips, null] as $place => $grip) {
+            $parts = $grip !== null && ($grip->hand !== $other->grips[$place]->hand || $grip->isFingeredOtherwise($other->grips[$place]));
+            if ($parts) {
+                $from ??= $place;
+            } elseif ($from !== null) {
+                $partings[] = $this->alternative($from, array_slice($other->grips, $from, $place - $from), array_slice($this->grips, $from, $place - $from));
+                $from = null;
+            }
+        }
 
-        return $grips === [] ? null : $this->compared([$index => $grips], max(0, $index - self::REACH), min(count($this->grips) - 1, $index + self::REACH));
+        return $partings;
     }
 
     /**
@@ -98,6 +107,12 @@ final class Alternatives
         }
 
         return $forced;
+    }
+
+    /** Whether a note comes so soon after the one before that it is fast (`Pace`). */
+    public function comesFast(int $index): bool
+    {
+        return $this->search->comesFast($index);
     }
 
     /** @return int|null the place of a note in the search */
@@ -224,11 +239,20 @@ final class Alternatives
     private function compared(array $forced, int $from, int $to): Alternative
     {
         $chosen = array_slice($this->grips, $from, $to - $from + 1);
-        $path = $this->cheapestWith($forced, $from, $to);
+
+        return $this->alternative($from, $this->cheapestWith($forced, $from, $to), $chosen);
+    }
+
+    /**
+     * @param  list<Grip>  $path
+     * @param  list<Grip>  $chosen
+     */
+    private function alternative(int $from, array $path, array $chosen): Alternative
+    {
         [$differences, $costs, $gains] = $this->differences($from, $path, $chosen);
 
         return new Alternative(
-            array_slice($this->search->events, $from, $to - $from + 1),
+            array_slice($this->search->events, $from, count($path)),
             $path,
             $chosen,
             round(array_sum($differences), 3),

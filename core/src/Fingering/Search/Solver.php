@@ -8,6 +8,7 @@ use UprightPencil\Core\Fingering\Grips\Candidates;
 use UprightPencil\Core\Fingering\Grips\FingerLock;
 use UprightPencil\Core\Fingering\Grips\GripFinder;
 use UprightPencil\Core\Fingering\Line\Steps;
+use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Line;
@@ -34,8 +35,9 @@ final readonly class Solver
         private SoundingPitch $sounding,
         TempoMap $tempo,
         Dynamics $dynamics,
+        ?TermPoints $known = null,
     ) {
-        $this->terms = Terms::for($instrument, $profile);
+        $this->terms = Terms::for($instrument, $profile, $known);
         $this->finder = new GripFinder($instrument, $profile);
         $this->steps = new Steps($tempo, $dynamics);
     }

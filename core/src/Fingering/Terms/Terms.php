@@ -22,15 +22,17 @@ final readonly class Terms
     private const FELT = 0.05;
 
     /**
-     * @param  list<array{StandTerm, float}>  $stand  each with its weight
-     * @param  list<array{MoveTerm, float}>  $move
+     * @param  list<array{StandTerm, float, float}>  $stand  each with its weight, and its weight where notes come fast
+     * @param  list<array{MoveTerm, float, float}>  $move
+     * @param  TermPoints|null  $known  what the terms came to before under other weights
      */
     private function __construct(
         private array $stand,
         private array $move,
+        private ?TermPoints $known,
     ) {}
 
-    public static function for(Instrument $instrument, ClassProfile $profile): self
+    public static function for(Instrument $instrument, ClassProfile $profile, ?TermPoints $known = null): self
     {
         $upper = $instrument === Instrument::Violin || $instrument === Instrument::Viola;
         $stand = [
@@ -59,8 +61,9 @@ final readonly class Terms
         }
 
         return new self(
-            array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name())], $stand),
-            array_map(static fn (MoveTerm $term): array => [$term, $profile->weight($term->name())], $move),
+            array_map(static fn (StandTerm $term): array => [$term, $profile->weight($term->name(), false), $profile->weight($term->name(), true)], $stand),
+            array_map(static fn (MoveTerm $term): array => [$term, $profile->weight($term->name(), false), $profile->weight($term->name(), true)], $move),
+            $known,
         );
     }
 
@@ -85,8 +88,8 @@ final readonly class Terms
     public function standing(Grip $grip, Stance $stance): float
     {
         $cost = 0.0;
-        foreach ($this->stand as [$term, $weight]) {
-            $cost += $weight * $term->cost($grip, $stance);
+        foreach ($this->stand as [$term, $weight, $fast]) {
+            $cost += ($stance->fast ? $fast : $weight) * $term->cost($grip, $stance);
         }
 
         return $cost;
@@ -96,19 +99,32 @@ final readonly class Terms
     public function moving(Grip $from, Grip $to, Approach $approach): float
     {
         $cost = 0.0;
-        foreach ($this->move as [$term, $weight]) {
-            $cost += $weight * $term->cost($from, $to, $approach);
+        if ($this->known !== null) {
+            foreach ($this->known->move($from, $to, $approach, $this->movePoints(...)) as $place => $points) {
+                $cost += $this->move[$place][$approach->fast ? 2 : 1] * $points;
+            }
+
+            return $cost;
+        }
+        foreach ($this->move as [$term, $weight, $fast]) {
+            $cost += ($approach->fast ? $fast : $weight) * $term->cost($from, $to, $approach);
         }
 
         return $cost;
+    }
+
+    /** @return array<int, float> place of the term => points, unweighed, of those that charge anything */
+    private function movePoints(Grip $from, Grip $to, Approach $approach): array
+    {
+        return array_filter(array_map(static fn (array $weighed): float => $weighed[0]->cost($from, $to, $approach), $this->move), static fn (float $points): bool => $points !== 0.0);
     }
 
     /** @return array<string, float> term => points of going to a grip and standing in it */
     public function charges(?Grip $from, Grip $to, Step $step): array
     {
         $charges = $from === null ? [] : $this->moveCharges($from, $to, $step->approach);
-        foreach ($this->stand as [$term, $weight]) {
-            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + $weight * $term->cost($to, $step->stance);
+        foreach ($this->stand as [$term, $weight, $fast]) {
+            $charges[$term->name()] = ($charges[$term->name()] ?? 0.0) + ($step->stance->fast ? $fast : $weight) * $term->cost($to, $step->stance);
         }
 
         return $charges;
@@ -118,8 +134,8 @@ final readonly class Terms
     public function moveCharges(Grip $from, Grip $to, Approach $approach): array
     {
         $charges = [];
-        foreach ($this->move as [$term, $weight]) {
-            $charges[$term->name()] = $weight * $term->cost($from, $to, $approach);
+        foreach ($this->move as [$term, $weight, $fast]) {
+            $charges[$term->name()] = ($approach->fast ? $fast : $weight) * $term->cost($from, $to, $approach);
         }
 
         return $charges;
@@ -133,13 +149,13 @@ final readonly class Terms
     public function facts(?Grip $from, Grip $to, Step $step): array
     {
         $facts = [];
-        foreach ($this->move as [$term, $weight]) {
-            if ($from !== null && $weight * $term->cost($from, $to, $step->approach) > self::FELT) {
+        foreach ($this->move as [$term, $weight, $fast]) {
+            if ($from !== null && ($step->approach->fast ? $fast : $weight) * $term->cost($from, $to, $step->approach) > self::FELT) {
                 $facts[$term->name()] = $term->fact($from, $to, $step->approach);
             }
         }
-        foreach ($this->stand as [$term, $weight]) {
-            $weight * $term->cost($to, $step->stance) > self::FELT && $facts[$term->name()] = $term->fact($to, $step->stance);
+        foreach ($this->stand as [$term, $weight, $fast]) {
+            ($step->stance->fast ? $fast : $weight) * $term->cost($to, $step->stance) > self::FELT && $facts[$term->name()] = $term->fact($to, $step->stance);
         }
 
         return $facts;

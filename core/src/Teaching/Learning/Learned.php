@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
-
 /** What decisions said about how somebody marks. */
 final readonly class Learned
 {
@@ -14,11 +12,10 @@ final readonly class Learned
      * @param  list<Understood>  $understood
      * @param  int  $decisions  that told something
      * @param  int  $before  of them the tool would have proposed so many
-     * @param  int  $after  and with what was understood so many
+     * @param  int  $after  and so many with what was understood, in each piece only with what the other pieces carry by themselves
      */
     public function __construct(
         public array $profile,
-        public BowingSchool $school,
         public array $understood,
         public int $decisions,
         public int $before,
@@ -28,6 +25,6 @@ final readonly class Learned
     /** @return array<mixed> the profile, as `--profile` takes it, with what was understood and its evidence beside it */
     public function toArray(): array
     {
-        return [...array_diff_key($this->profile, ['learned' => 1]), 'learned' => ['decisions' => $this->decisions, 'proposedBefore' => $this->before, 'proposedAfter' => $this->after, 'school' => $this->school->value, 'understood' => array_map(static fn (Understood $one): array => $one->toArray(), $this->understood)]];
+        return [...array_diff_key($this->profile, ['learned' => 1]), 'learned' => ['decisions' => $this->decisions, 'proposedBefore' => $this->before, 'proposedAfter' => $this->after, 'understood' => array_map(static fn (Understood $one): array => $one->toArray(), $this->understood)]];
     }
 }

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
-use UprightPencil\Core\Strings\ClassProfile;
-
 /**
  * What decisions say about how somebody marks: named settings, and how much single terms weigh, one after the other, each time the
  * change that explains most of what is left. A change has to explain clearly more decisions than it spoils, and it is held against it
@@ -21,8 +18,8 @@ final class Learning
     /** Of the decisions that it changes, so many have to be changed for the better (ours: three of four). */
     private const MOSTLY = 0.75;
 
-    /** Of the decisions so many may be slips (ours: a little more than one in ten). */
-    private const SLIPS = 0.12;
+    /** Of the decisions so many may be slips (ours: somewhat more than one in ten). */
+    private const SLIPS = 0.15;
 
     /** A note that was passed over and would be proposed otherwise is held against a change as so many decisions (ours). */
     private const PASSED_OVER = 0.25;
@@ -33,32 +30,43 @@ final class Learning
     /** A factor that moved less than this says nothing. */
     private const FELT = 0.2;
 
-    /** Terms of the hand whose factor is tried on the music, those that explain most first. */
-    private const TERMS_TRIED = 3;
+    /** What two factors on a term, in slow and in fast music, have to explain more than one does, as a logarithm of the chances (ours). */
+    private const APART = 2.0;
 
-    /** Terms of the bow that somebody may mind more or less, and by how much (ours). */
+    /** Terms of the hand that are tried on the music, those that explain most first. */
+    private const TERMS_TRIED = 6;
+
+    /** Weights that are tried on the music first (ours). */
+    private const FIRST_WEIGHTS = [0.3, 0.5, 2.0, 3.0];
+
+    /** And then, of the term that explains most: finer ones nobody could tell apart. */
+    private const WEIGHTS = [0.2, 0.3, 0.5, 0.7, 1.5, 2.0, 3.0, 5.0];
+
+    /** Terms of the bow that somebody may mind more or less (ours). */
     private const BOW_TERMS = ['hook', 'retake', 'split', 'strong-beat', 'change'];
-
-    private const BOW_FACTORS = [0.4, 2.5];
 
     /** Changes that are learned at one time: more would explain anything. */
     private const MOST = 4;
 
+    private readonly Lookouts $lookouts;
+
+    /** Through all that was understood so far. */
     private Lookout $look;
 
     /** @var list<Observation> */
-    private array $observed;
+    private readonly array $observed;
 
-    /** @var list<Understood> */
-    private array $understood = [];
+    /** @var list<Change> */
+    private array $changes = [];
 
     /**
      * @param  list<TaughtPart>  $parts
      * @param  array<mixed>  $profile  as a file has it
      */
-    private function __construct(private readonly array $parts, private array $profile, private BowingSchool $school)
+    private function __construct(private readonly array $parts, private readonly array $profile)
     {
-        $this->look = $this->through($profile, $school);
+        $this->lookouts = new Lookouts($parts);
+        $this->look = $this->with([]);
         $this->observed = $this->look->observations();
     }
 
@@ -66,144 +74,267 @@ final class Learning
      * @param  list<TaughtPart>  $parts
      * @param  array<mixed>  $profile  that was worked with, as a file has it
      */
-    public static function of(array $parts, array $profile, BowingSchool $school = BowingSchool::StrongBeat): Learned
+    public static function of(array $parts, array $profile): Learned
     {
-        $learning = new self($parts, $profile, $school);
-        $before = $learning->explained();
-        while (count($learning->understood) < self::MOST && ($guess = $learning->next()) !== null) {
-            [$learning->profile, $learning->school, $learning->look] = [$guess->profile, $guess->school, $guess->look];
-            $learning->understood[] = $guess->understood;
+        $learning = new self($parts, $profile);
+        while (count($learning->changes) < self::MOST && ($guess = $learning->next()) !== null) {
+            $learning->takeIn($guess->change);
         }
 
-        return new Learned($learning->profile, $learning->school, $learning->understood, count($learning->observed), $before, $learning->explained());
+        return $learning->learned();
     }
 
-    /** @param array<mixed> $profile */
-    private function through(array $profile, BowingSchool $school): Lookout
+    /** @param list<Change> $changes */
+    private function with(array $changes): Lookout
     {
-        return new Lookout($this->parts, ClassProfile::fromArray($profile), $school);
+        return $this->lookouts->through(self::changed($this->profile, $changes));
     }
 
-    private function explained(): int
+    /**
+     * @param  array<mixed>  $profile
+     * @param  list<Change>  $changes
+     * @return array<mixed>
+     */
+    private static function changed(array $profile, array $changes): array
     {
-        return count(array_filter($this->observed, $this->look->explains(...)));
+        return array_reduce($changes, static fn (array $so, Change $change): array => $change->on($so), $profile);
+    }
+
+    /** A change that explained something by itself may explain nothing beside a better one: then it goes. */
+    private function takeIn(Change $change): void
+    {
+        $changes = array_values(array_filter($this->changes, static fn (Change $one): bool => ! $one->isInsteadOf($change)));
+        foreach ($changes as $one) {
+            $without = [...array_values(array_filter($changes, static fn (Change $other): bool => $other !== $one)), $change];
+            $changes = $this->compared($this->with($without), $this->with([...$changes, $change]), $one->aspect, self::CLEARLY_MORE) === null ? array_slice($without, 0, -1) : $changes;
+        }
+        $this->changes = [...$changes, $change];
+        $this->look = $this->with($this->changes);
+    }
+
+    private function learned(): Learned
+    {
+        $understood = array_map(fn (Change $change): Understood => new Understood($change, $this->besideTheOthers($change)), $this->changes);
+        $before = $this->with([]);
+
+        return new Learned(self::changed($this->profile, $this->changes), $understood, count($this->observed), count(array_filter($this->observed, $before->explains(...))), $this->heldOut($understood));
+    }
+
+    private function besideTheOthers(Change $change): Verdict
+    {
+        $without = array_values(array_filter($this->changes, static fn (Change $one): bool => $one !== $change));
+
+        return Verdict::of($this->with($without), $this->look, $this->about($change->aspect), -INF);
+    }
+
+    /**
+     * Decisions that would have been proposed, in each piece only with what the other pieces carry by themselves.
+     *
+     * @param  list<Understood>  $understood
+     */
+    private function heldOut(array $understood): int
+    {
+        $right = 0;
+        foreach ($this->pieces() as $piece) {
+            $carried = array_values(array_filter($understood, static fn (Understood $one): bool => $one->verdict->besides($piece)->isClear(self::CLEARLY_MORE, self::MOSTLY)));
+            $look = $this->with(array_map(static fn (Understood $one): Change => $one->change, $carried));
+            $right += count(array_filter($this->observed, static fn (Observation $one): bool => isset($piece[$one->part]) && $look->explains($one)));
+        }
+
+        return $right;
+    }
+
+    /** @return array<string, array<int, true>> the parts of each piece */
+    private function pieces(): array
+    {
+        $pieces = [];
+        foreach ($this->parts as $place => $part) {
+            $pieces[$part->title][$place] = true;
+        }
+
+        return $pieces;
     }
 
     /** The change that explains most of what is left; null where none does so clearly. */
     private function next(): ?Guess
     {
-        $best = null;
-        foreach ([...$this->settings(), ...$this->weights()] as $guess) {
-            $best = $guess !== null && ($best === null || $guess->score > $best->score) ? $guess : $best;
-        }
+        $guess = $this->best([...$this->settings(), ...$this->weights()]) ?? $this->split();
+        $finer = $guess === null || is_string($guess->change->to) ? [] : $this->weightsOf($guess->change->place, $guess->change->term, $guess->change->to - (float) $guess->change->from, self::WEIGHTS);
 
-        return $best;
-    }
-
-    /** @return iterable<Guess|null> */
-    private function settings(): iterable
-    {
-        foreach (Setting::cases() as $setting) {
-            if (! $this->isWorthATry($this->unexplained($setting), $setting->isOfTheBow())) {
-                continue;
-            }
-            $now = $setting->in($this->look->profile, $this->school);
-            foreach (array_diff($setting->values(), [$now]) as $value) {
-                [$profile, $school] = $setting->on($this->profile, $this->school, $value);
-                yield $this->tried($profile, $school, $setting->isOfTheBow(), static fn (Verdict $verdict): Understood => new Understood($setting->value, $now, $value, $setting->sentence($value), $verdict));
-            }
-        }
-    }
-
-    /** @return iterable<Guess|null> */
-    private function weights(): iterable
-    {
-        foreach ($this->factors() as [$term, $factor, $ofTheBow]) {
-            $now = $this->look->profile->weight($term);
-            $weight = round(max(PairwiseFit::LEAST, min(PairwiseFit::MOST, $now * $factor)), 2);
-            if (abs($weight - $now) < 0.05) {
-                continue;
-            }
-            yield $this->tried(['weights' => [$term => $weight] + $this->look->profile->weights()] + $this->profile, $this->school, $ofTheBow, static fn (Verdict $verdict): Understood => Understood::ofTerm($term, $now, $weight, $verdict));
-        }
-    }
-
-    /** @return list<array{string, float, bool}> term, factor, whether of the bow: those that are worth a try */
-    private function factors(): array
-    {
-        $worth = [];
-        if ($this->isWorthATry($this->left(false), false)) {
-            $pulls = array_values(array_filter(array_map($this->look->pull(...), $this->about(false))));
-            foreach (PairwiseFit::each($pulls, self::RIDGE) as $term => [$factor, $gain]) {
-                abs($factor - 1) < self::FELT || $worth[$term] = [$gain, $factor];
-            }
-        }
-        arsort($worth);
-        $tried = [];
-        foreach (array_slice($worth, 0, self::TERMS_TRIED) as $term => [, $factor]) {
-            // Half as far as the pairs say, and then further: a larger step has to explain more.
-            array_push($tried, [$term, $factor ** 0.5, false], [$term, $factor ** 0.75, false], [$term, $factor, false]);
-        }
-        foreach ($this->isWorthATry($this->left(true), true) ? self::BOW_TERMS : [] as $term) {
-            foreach (self::BOW_FACTORS as $factor) {
-                $tried[] = [$term, $factor, true];
-            }
-        }
-
-        return $tried;
+        return $this->best($finer) ?? $guess;
     }
 
     /**
-     * @param  array<mixed>  $profile
-     * @param  \Closure(Verdict): Understood  $understood
+     * Each change is looked at where most is left to be explained; those that promise most there are then looked at everywhere, and
+     * of changes that explain the same it is the one in the middle: it is right for most of what could be meant.
+     *
+     * @param  list<Change>  $changes  those of one thing from the least to the most
      */
-    private function tried(array $profile, BowingSchool $school, bool $ofTheBow, \Closure $understood): ?Guess
+    private function best(array $changes): ?Guess
     {
-        $look = $this->through($profile, $school);
-        $verdict = Verdict::of($this->look, $look, $this->byPromise($ofTheBow), self::CLEARLY_MORE);
+        $promise = array_filter(array_map($this->promise(...), $changes), static fn (int $gain): bool => $gain > 0);
+        arsort($promise);
+        $best = [];
+        foreach (array_keys($promise) as $place) {
+            $guess = $this->tried($changes[$place], $best === [] ? self::CLEARLY_MORE : reset($best)->score);
+            if ($guess !== null) {
+                $best = $best === [] || $guess->score > reset($best)->score ? [$place => $guess] : $best + [$place => $guess];
+            }
+        }
+        ksort($best);
+        $alike = array_values(array_filter($best, static fn (Guess $guess): bool => $guess->change->isInsteadOf(reset($best)->change)));
+
+        return $alike[intdiv(max(0, count($alike) - 1), 2)] ?? null;
+    }
+
+    /** Decisions that a change explains more, in the part in which most is left. */
+    private function promise(Change $change): int
+    {
+        $observed = $this->byPromise($this->look, $change->aspect);
+        $first = array_values(array_filter($observed, static fn (Observation $one): bool => $one->part === $observed[0]->part));
+
+        return Verdict::of($this->look, $this->with([...$this->changes, $change]), $first, -INF)->gain();
+    }
+
+    private function tried(Change $change, float $least): ?Guess
+    {
+        $found = $this->compared($this->look, $this->with([...$this->changes, $change]), $change->aspect, $least);
+
+        return $found === null ? null : new Guess($change, ...$found);
+    }
+
+    /** @return array{Verdict, float}|null what is better and worse, and how much that counts; null where it is not clear, or counts less */
+    private function compared(Lookout $before, Lookout $after, Aspect $aspect, float $least): ?array
+    {
+        $verdict = Verdict::of($before, $after, $this->byPromise($before, $aspect), $least);
         if (! $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
             return null;
         }
-        $score = $verdict->gain() - self::PASSED_OVER * $this->look->turnedRound($look, $ofTheBow, $this->observed);
+        $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed);
 
-        return $score < self::CLEARLY_MORE ? null : new Guess($profile, $school, $look, $score, $understood($verdict));
+        return $score < $least ? null : [$verdict, $score];
+    }
+
+    /** @return list<Change> each setting’s other values */
+    private function settings(): array
+    {
+        $changes = [];
+        foreach (Setting::cases() as $setting) {
+            $now = $setting->in($this->look->profile);
+            foreach ($this->isWorthATry(array_filter($this->left($this->look, $setting->aspect()), $setting->isAbout(...)), $setting->aspect()) ? array_diff($setting->values(), [$now]) : [] as $value) {
+                $changes[] = Change::ofSetting($setting, $now, $value);
+            }
+        }
+
+        return $changes;
+    }
+
+    /** @return list<Change> weights of terms that may explain what is left */
+    private function weights(): array
+    {
+        $changes = [];
+        foreach (array_slice($this->fitted($this->pulls()), 0, self::TERMS_TRIED) as $term => [$factor]) {
+            array_push($changes, ...$this->weightsOf('weights', $term, $factor - 1, self::FIRST_WEIGHTS));
+        }
+        foreach ($this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? self::BOW_TERMS : [] as $term) {
+            array_push($changes, ...$this->weightsOf('weights', $term, -1, self::FIRST_WEIGHTS), ...$this->weightsOf('weights', $term, 1, self::FIRST_WEIGHTS));
+        }
+
+        return $changes;
+    }
+
+    /**
+     * @param  float  $more  above 0: heavier than now; below: lighter
+     * @param  list<float>  $weights
+     * @return list<Change> from the least to the most
+     */
+    private function weightsOf(string $where, string $term, float $more, array $weights): array
+    {
+        $now = $this->look->profile->weight($term, ['slowWeights' => false, 'fastWeights' => true][$where] ?? null);
+        $further = array_values(array_filter($weights, static fn (float $weight): bool => $more * ($weight - $now) > 0));
+
+        return array_map(static fn (float $weight): Change => Change::ofWeight($where, $term, $now, $weight), $more > 0 ? $further : array_reverse($further));
+    }
+
+    /**
+     * A term that somebody weighs one way in slow and another in fast music: only where the pairs fall apart by that, and only if each
+     * piece would be told so by the others.
+     */
+    private function split(): ?Guess
+    {
+        $pulls = $this->pulls();
+        $both = $this->fitted($pulls);
+        $fast = $this->fitted(array_filter($pulls, static fn (array $pull): bool => $pull[1]));
+        $slow = $this->fitted(array_filter($pulls, static fn (array $pull): bool => ! $pull[1]));
+        $changes = [];
+        foreach (array_keys($fast + $slow) as $term) {
+            if (($fast[$term][1] ?? 0.0) + ($slow[$term][1] ?? 0.0) - ($both[$term][1] ?? 0.0) > self::APART) {
+                array_push($changes, ...$this->weightsOf('slowWeights', $term, ($slow[$term][0] ?? 1.0) - 1, self::FIRST_WEIGHTS), ...$this->weightsOf('fastWeights', $term, ($fast[$term][0] ?? 1.0) - 1, self::FIRST_WEIGHTS));
+            }
+        }
+        $guess = $this->best($changes);
+
+        return $guess !== null && $this->holdsEverywhere($guess->verdict) ? $guess : null;
+    }
+
+    private function holdsEverywhere(Verdict $verdict): bool
+    {
+        foreach ($this->pieces() as $piece) {
+            if (! $verdict->besides($piece)->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** @return list<array{array<string, float>, bool}> of decisions about the hand, where there is something left to explain */
+    private function pulls(): array
+    {
+        return $this->isWorthATry($this->left($this->look, Aspect::Hand), Aspect::Hand) ? $this->look->pulls($this->about(Aspect::Hand)) : [];
+    }
+
+    /**
+     * @param  array<array{array<string, float>, bool}>  $pulls
+     * @return array<string, array{float, float}> term => factor and what it explains, of those that moved, what explains most first
+     */
+    private function fitted(array $pulls): array
+    {
+        $moved = array_filter(PairwiseFit::each(array_column($pulls, 0), self::RIDGE), static fn (array $fit): bool => abs($fit[0] - 1) >= self::FELT);
+        uasort($moved, static fn (array $one, array $other): int => $other[1] <=> $one[1]);
+
+        return $moved;
     }
 
     /** @return list<Observation> part by part, those first in which most is left to be explained */
-    private function byPromise(bool $ofTheBow): array
+    private function byPromise(Lookout $look, Aspect $aspect): array
     {
-        $left = array_count_values(array_map(static fn (Observation $one): int => $one->part, $this->left($ofTheBow)));
-        $observed = $this->about($ofTheBow);
+        $left = array_count_values(array_map(static fn (Observation $one): int => $one->part, $this->left($look, $aspect)));
+        $observed = $this->about($aspect);
         usort($observed, static fn (Observation $one, Observation $other): int => [$left[$other->part] ?? 0, $one->part] <=> [$left[$one->part] ?? 0, $other->part]);
 
         return $observed;
     }
 
     /** @return list<Observation> */
-    private function about(bool $ofTheBow): array
+    private function about(Aspect $aspect): array
     {
-        return array_values(array_filter($this->observed, static fn (Observation $one): bool => $one->ofTheBow === $ofTheBow));
+        return array_values(array_filter($this->observed, static fn (Observation $one): bool => $one->of === $aspect));
     }
 
     /** @return list<Observation> that are not explained yet */
-    private function left(bool $ofTheBow): array
+    private function left(Lookout $look, Aspect $aspect): array
     {
-        return array_values(array_filter($this->about($ofTheBow), fn (Observation $one): bool => ! $this->look->explains($one)));
+        return array_values(array_filter($this->about($aspect), static fn (Observation $one): bool => ! $look->explains($one)));
     }
 
     /**
      * Nobody is always of one mind: what is left of that is not explained away.
      *
-     * @param  list<Observation>  $left
+     * @param  array<Observation>  $left
      */
-    private function isWorthATry(array $left, bool $ofTheBow): bool
+    private function isWorthATry(array $left, Aspect $aspect): bool
     {
-        return count($left) >= max(self::CLEARLY_MORE, self::SLIPS * count($this->about($ofTheBow)));
-    }
-
-    /** @return list<Observation> that the setting could explain */
-    private function unexplained(Setting $setting): array
-    {
-        return array_values(array_filter($this->left($setting->isOfTheBow()), $setting->isAbout(...)));
+        return count($left) >= max(self::CLEARLY_MORE, self::SLIPS * count($this->about($aspect)));
     }
 }

@@ -4,67 +4,44 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
-use UprightPencil\Core\Fingering\Grips\Grip;
-use UprightPencil\Core\Fingering\Grips\Stop;
-use UprightPencil\Core\Fingering\Search\Alternatives;
+use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Marking\Kinds\BowActionKind;
 use UprightPencil\Core\Marking\Kinds\Direction;
 use UprightPencil\Core\Marking\Kinds\Finger;
+use UprightPencil\Core\Marking\Kinds\MarksWritten;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkingSession;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Strings\ClassProfile;
-use UprightPencil\Core\Strings\Instrument;
 
 /**
  * Looks at parts through a profile: what it would propose where something was decided. Fingers are compared as they are; the bow by
- * whether it turns or goes on, since one hook turns every direction after it.
+ * whether it turns or goes on, since one hook turns every direction after it. Hand and bow are looked at one without the other: what
+ * one school changes for the bow is no evidence about the hand.
  */
 final class Lookout
 {
-    /** @var array<int, array<string, string>> part => note id => what is played there, under the profile */
-    private array $hands = [];
-
-    /** @var array<int, array<string, string>> the same of the bow */
-    private array $bows = [];
-
-    /** @var array<int, Instrument> */
-    private array $instruments = [];
+    /** @var array<string, array<string, string>> part and aspect => note id => what is there, under the profile */
+    private array $facts = [];
 
     /** @var array<string, MarkingSession> what was worked out of a part is not worked out again for its other ways */
     private array $sessions = [];
 
-    /** @var array<int, list<Alternatives>> */
-    private array $others = [];
-
-    /** @param list<TaughtPart> $parts */
+    /**
+     * @param  list<TaughtPart>  $parts
+     * @param  list<TermPoints>  $points  of each part
+     */
     public function __construct(
         private readonly array $parts,
         public readonly ClassProfile $profile,
-        public readonly BowingSchool $school,
+        private readonly array $points,
     ) {}
-
-    /** What the profile proposes at a note for the hand; null where there is none. */
-    public function hand(int $part, string $note): ?string
-    {
-        $this->hands[$part] ??= self::handsOf($this->marked($part, bowing: false));
-
-        return $this->hands[$part][$note] ?? null;
-    }
-
-    /** The same for the bow. */
-    public function bow(int $part, string $note): ?string
-    {
-        $this->bows[$part] ??= self::bowsOf($this->marked($part, fingering: false));
-
-        return $this->bows[$part][$note] ?? null;
-    }
 
     public function proposed(Observation $at): ?string
     {
-        return $at->ofTheBow ? $this->bow($at->part, $at->note) : $this->hand($at->part, $at->note);
+        return $this->facts($at->part, $at->of)[$at->note] ?? null;
     }
 
     public function explains(Observation $at): bool
@@ -72,35 +49,49 @@ final class Lookout
         return $this->proposed($at) === $at->chosen;
     }
 
-    /**
-     * The chosen way against the best other one, term by term.
-     *
-     * @return array<string, float>|null term => points more that the chosen way costs, unweighed; null where the search knows only one of them
-     */
-    public function pull(Observation $at): ?array
+    /** @return array<string, string> note id => what the profile alone proposes there */
+    private function facts(int $part, Aspect $of): array
     {
-        $session = $this->session($at->part, bowing: false);
-        $this->others[$at->part] ??= $session->others($session->decided([]));
-        foreach ($this->others[$at->part] as $alternatives) {
-            $index = $alternatives->indexOf($at->note);
-            if ($index === null) {
-                continue;
-            }
-            $isProposed = $this->hand($at->part, $at->note) === $at->chosen;
-            $way = $isProposed ? $alternatives->insteadOf($index) : $alternatives->playedAs($index, fn (Grip $grip): bool => $this->onString($at->part, $grip->lead()) === $at->chosen);
-            if ($way === null) {
-                return null;
-            }
-            $pull = [];
-            foreach ($way->differences as $term => $points) {
-                $weight = $this->profile->weight($term);
-                abs($points) < 1e-9 || $weight <= 0.0 || $pull[$term] = ($isProposed ? -1 : 1) * $points / $weight;
-            }
+        return $this->facts["{$part} {$of->name}"] ??= self::factsOf($this->marked($part, $of->isOfTheBow(), []), $of);
+    }
 
-            return $pull === [] ? null : $pull;
+    /**
+     * What was chosen against what was not, term by term: where decisions lead the line another way, the one way against the other;
+     * where what is proposed was taken, against the best other way.
+     *
+     * @param  list<Observation>  $observed  of the hand
+     * @return list<array{array<string, float>, bool}> term => points more that the chosen way costs, unweighed; and whether its notes come fast
+     */
+    public function pulls(array $observed): array
+    {
+        $pulls = [];
+        foreach (array_unique(array_map(static fn (Observation $one): int => $one->part, $observed)) as $part) {
+            $session = $this->session($part, false);
+            $decided = $session->others($session->decided($this->parts[$part]->decisions));
+            foreach ($session->others($session->decided([])) as $line => $proposed) {
+                foreach (isset($decided[$line]) ? $proposed->partings($decided[$line]) : [] as $way) {
+                    $pulls[] = $this->pull($way, 1, $proposed->comesFast((int) $proposed->indexOf($way->events[0]->first()->id)));
+                }
+                foreach ($observed as $one) {
+                    $index = $one->part === $part && $this->explains($one) ? $proposed->indexOf($one->note) : null;
+                    $index === null || $pulls[] = $this->pull($proposed->insteadOf($index), -1, $proposed->comesFast($index));
+                }
+            }
         }
 
-        return null;
+        return array_values(array_filter($pulls, static fn (array $pull): bool => $pull[0] !== []));
+    }
+
+    /** @return array{array<string, float>, bool} */
+    private function pull(?Alternative $way, int $sign, bool $fast): array
+    {
+        $pull = [];
+        foreach ($way->differences ?? [] as $term => $points) {
+            $weight = $this->profile->weight($term, $fast);
+            abs($points) < 1e-9 || $weight <= 0.0 || $pull[$term] = $sign * $points / $weight;
+        }
+
+        return [$pull, $fast];
     }
 
     /**
@@ -108,15 +99,15 @@ final class Lookout
      *
      * @param  list<Observation>  $observed
      */
-    public function turnedRound(self $other, bool $ofTheBow, array $observed): int
+    public function turnedRound(self $other, Aspect $of, array $observed): int
     {
         $said = [];
         foreach ($observed as $one) {
-            $one->ofTheBow === $ofTheBow && $said[$one->part][$one->note] = true;
+            $one->of === $of && $said[$one->part][$one->note] = true;
         }
         $turned = 0;
         foreach (array_keys($said) as $part) {
-            [$mine, $theirs] = $ofTheBow ? [$this->bows[$part] ?? [], $other->bows[$part] ?? []] : [$this->hands[$part] ?? [], $other->hands[$part] ?? []];
+            [$mine, $theirs] = [$this->facts($part, $of), $other->facts($part, $of)];
             $places = array_keys(array_intersect_key(array_flip(array_keys($mine)), $said[$part]));
             $inside = $places === [] ? [] : self::between($mine, $places[0], $places[count($places) - 1]);
             $turned += count(array_diff_key(array_diff_assoc($inside, $theirs), $said[$part]));
@@ -141,56 +132,72 @@ final class Lookout
     public function observations(): array
     {
         $all = [];
-        foreach ($this->parts as $place => $part) {
-            $session = $this->session($place);
-            $marked = $session->mark($session->decided($part->decisions));
-            $bows = self::bowsOf($marked);
-            foreach ($marked->notes as $note) {
-                $id = $note->note->id;
-                $finger = $note->finger;
-                if ($note->isDecided(Finger::FIELD) && is_int($note->said(Finger::FIELD)) && $finger !== null && $finger->impossible === null && $this->hand($place, $id) !== null) {
-                    $all[] = self::observation($place, $part, $note, false, (string) self::handAt($note), (string) $this->hand($place, $id));
-                }
-                if (($note->isDecided(Direction::FIELD) || $note->isDecided(BowActionKind::FIELD)) && isset($bows[$id]) && $this->bow($place, $id) !== null) {
-                    $all[] = self::observation($place, $part, $note, true, $bows[$id], (string) $this->bow($place, $id));
-                }
+        foreach (array_keys($this->parts) as $part) {
+            $decided = [$this->marked($part, false, $this->parts[$part]->decisions), $this->marked($part, true, $this->parts[$part]->decisions)];
+            foreach (Aspect::cases() as $of) {
+                array_push($all, ...$this->observed($part, $of, $decided[(int) $of->isOfTheBow()]));
             }
         }
 
         return $all;
     }
 
-    private static function observation(int $place, TaughtPart $part, NoteMark $note, bool $ofTheBow, string $chosen, string $proposed): Observation
+    /** @return iterable<Observation> */
+    private function observed(int $part, Aspect $of, MarkedPart $marked): iterable
     {
-        return new Observation($place, $part->name(), $note->note->id, $note->place->measure, $note->place->beat, $ofTheBow, $chosen, $proposed);
+        $chosen = self::factsOf($marked, $of);
+        $title = $this->parts[$part]->name();
+        foreach ($marked->notes as $note) {
+            $id = $note->note->id;
+            if (isset($chosen[$id]) && self::isDecided($note, $of)) {
+                $proposed = $this->facts($part, $of)[$id] ?? null;
+                $proposed === null || yield new Observation($part, $title, $id, $note->place->measure, $note->place->beat, $of, $chosen[$id], $proposed);
+            }
+        }
     }
 
-    private function marked(int $part, bool $bowing = true, bool $fingering = true): MarkedPart
+    private static function isDecided(NoteMark $note, Aspect $of): bool
     {
-        $session = $this->session($part, $bowing, $fingering);
-        $marked = $session->mark($session->decided([]));
-        $this->instruments[$part] = $marked->instrument;
-
-        return $marked;
+        return match ($of) {
+            Aspect::Hand => is_int($note->said(Finger::FIELD)) && $note->finger !== null && $note->finger->impossible === null,
+            Aspect::Bow => $note->isDecided(Direction::FIELD) || $note->isDecided(BowActionKind::FIELD),
+            Aspect::FingersWritten => is_bool($note->said(MarksWritten::FINGER)),
+            Aspect::BowWritten => is_bool($note->said(MarksWritten::BOW)),
+        };
     }
 
-    private function session(int $part, bool $bowing = true, bool $fingering = true): MarkingSession
+    /** @param list<\UprightPencil\Core\Marking\Decision> $decisions */
+    private function marked(int $part, bool $ofTheBow, array $decisions): MarkedPart
+    {
+        $session = $this->session($part, $ofTheBow);
+
+        return $session->mark($session->decided($decisions));
+    }
+
+    private function session(int $part, bool $ofTheBow): MarkingSession
     {
         $taught = $this->parts[$part];
 
-        return $this->sessions["{$part} {$bowing} {$fingering}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, school: $this->school, bowing: $bowing, fingering: $fingering));
+        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, bowing: $ofTheBow, fingering: ! $ofTheBow), points: $this->points[$part]);
     }
 
-    /** @return array<string, string> */
-    private static function handsOf(MarkedPart $part): array
+    /** @return array<string, string> note id => what is there */
+    private static function factsOf(MarkedPart $part, Aspect $of): array
     {
-        $hands = [];
+        if ($of === Aspect::Bow) {
+            return self::bowsOf($part);
+        }
+        $facts = [];
         foreach ($part->notes as $note) {
-            $hand = self::handAt($note);
-            $hand === null || $hands[$note->note->id] = $hand;
+            $fact = match ($of) {
+                Aspect::Hand => self::handAt($note),
+                Aspect::FingersWritten => $note->finger?->written,
+                Aspect::BowWritten => $note->bow?->begins === true ? $note->bow->written : null,
+            };
+            $fact === null || $facts[$note->note->id] = is_bool($fact) ? ($fact ? 'written' : 'not written') : $fact;
         }
 
-        return $hands;
+        return $facts;
     }
 
     private static function handAt(NoteMark $note): ?string
@@ -198,11 +205,6 @@ final class Lookout
         $stop = $note->finger?->fingering->stop;
 
         return $stop === null ? null : "{$stop->finger} on {$note->finger->string}";
-    }
-
-    private function onString(int $part, Stop $stop): string
-    {
-        return "{$stop->finger} on {$this->instruments[$part]->stringName($stop->string)}";
     }
 
     /**

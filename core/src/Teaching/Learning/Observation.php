@@ -9,8 +9,8 @@ final readonly class Observation
 {
     /**
      * @param  int  $part  place of its part among those that are learned from
-     * @param  bool  $ofTheBow  else of the hand
-     * @param  string  $chosen  in words: “4 on D”, “hooked”
+     * @param  string  $title  of its piece and part
+     * @param  string  $chosen  in words: “4 on D”, “turns”, “written”
      * @param  string  $proposed  in words, under the profile that is learned from
      */
     public function __construct(
@@ -19,16 +19,10 @@ final readonly class Observation
         public string $note,
         public string $measure,
         public float $beat,
-        public bool $ofTheBow,
+        public Aspect $of,
         public string $chosen,
         public string $proposed,
     ) {}
-
-    /** What was proposed was taken. */
-    public function isTaken(): bool
-    {
-        return $this->chosen === $this->proposed;
-    }
 
     /** @return array<string, mixed> */
     public function toArray(): array

@@ -4,34 +4,43 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
-use UprightPencil\Core\Bowing\Marks\BowingSchool;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ChromaticSchool;
 use UprightPencil\Core\Strings\ClassProfile;
+use UprightPencil\Core\Strings\Density;
+use UprightPencil\Core\Strings\FingersWritten;
 use UprightPencil\Core\Strings\LowFirst;
 use UprightPencil\Core\Strings\OpenStrings;
 
-/** A named setting that decisions can tell of. */
+/** A named setting of a class profile that decisions can tell of. */
 enum Setting: string
 {
     case Open = 'open';
     case Chromatic = 'chromatic';
     case LowFirst = 'lowFirst';
-    case School = 'school';
+    case Bowing = 'bowing';
+    case Fingers = 'fingers';
+    case Marks = 'marks';
 
-    public function isOfTheBow(): bool
+    public function aspect(): Aspect
     {
-        return $this === self::School;
+        return match ($this) {
+            self::Bowing => Aspect::Bow,
+            self::Fingers => Aspect::FingersWritten,
+            self::Marks => Aspect::BowWritten,
+            default => Aspect::Hand,
+        };
     }
 
     /** Whether it could have to do with a decision at all. */
     public function isAbout(Observation $one): bool
     {
-        return match ($this) {
-            self::School => $one->ofTheBow,
+        return $one->of === $this->aspect() && match ($this) {
             self::Open => preg_match('/^[04] /', $one->chosen) === 1 || preg_match('/^[04] /', $one->proposed) === 1,
-            // What is played otherwise has to do with the finger that reaches, slides or follows.
-            self::LowFirst => ! $one->ofTheBow && preg_match('/^[01] /', $one->chosen.$one->proposed) === 1,
-            self::Chromatic => ! $one->ofTheBow && $one->chosen[0] !== $one->proposed[0],
+            // A finger slides, or its neighbour follows, on one string; and low first fingers change no open string.
+            self::Chromatic => substr($one->chosen, 1) === substr($one->proposed, 1) && abs((int) $one->chosen - (int) $one->proposed) === 1,
+            self::LowFirst => (int) $one->chosen > 0 && (int) $one->proposed > 0,
+            default => true,
         };
     }
 
@@ -42,27 +51,22 @@ enum Setting: string
             self::Open => OpenStrings::cases(),
             self::Chromatic => ChromaticSchool::cases(),
             self::LowFirst => LowFirst::cases(),
-            self::School => BowingSchool::cases(),
+            self::Bowing => BowingSchool::cases(),
+            self::Fingers => FingersWritten::cases(),
+            self::Marks => Density::cases(),
         }, 'value');
     }
 
-    public function in(ClassProfile $profile, BowingSchool $school): string
+    public function in(ClassProfile $profile): string
     {
         return match ($this) {
             self::Open => $profile->openStrings->value,
             self::Chromatic => $profile->chromatic->value,
             self::LowFirst => $profile->lowFirst->value,
-            self::School => $school->value,
+            self::Bowing => $profile->bowing->value,
+            self::Fingers => $profile->fingers->value,
+            self::Marks => $profile->marks->value,
         };
-    }
-
-    /**
-     * @param  array<mixed>  $profile
-     * @return array{array<mixed>, BowingSchool}
-     */
-    public function on(array $profile, BowingSchool $school, string $value): array
-    {
-        return $this === self::School ? [$profile, BowingSchool::from($value)] : [[$this->value => $value] + $profile, $school];
     }
 
     /** What somebody does who has it so. */
@@ -77,9 +81,15 @@ enum Setting: string
             'chromatic either' => 'You finger half steps as the passage has it.',
             'lowFirst move' => 'You move the whole hand back for the note below first finger.',
             'lowFirst reach' => 'You reach back for the note below first finger, and the hand stays.',
-            'school as-it-comes' => 'You let the bow come as it comes.',
-            'school paired' => 'You pair short notes in one bow.',
-            default => 'You arrange the bow so that strong beats come down.',
+            'bowing as-it-comes' => 'You let the bow come as it comes.',
+            'bowing paired' => 'You pair short notes in one bow.',
+            'bowing strong-beat' => 'You arrange the bow so that strong beats come down.',
+            'fingers every' => 'You write every finger.',
+            'fingers changes' => 'You write fingers the first time, at changes, and as reminders.',
+            'fingers doubtful' => 'You write fingers only where a student could get them wrong.',
+            'marks first-year' => 'You write bowings with reminders about once a line.',
+            'marks sparse' => 'You write only the bowings that do not come by themselves.',
+            default => 'You write bowings where they change, and at letters and long rests.',
         };
     }
 }

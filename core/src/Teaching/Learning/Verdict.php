@@ -18,14 +18,14 @@ final readonly class Verdict
 
     /**
      * @param  list<Observation>  $observed  part by part
-     * @param  int  $least  decisions that it has to explain more; where it cannot any more, the rest is not looked at
+     * @param  float  $least  decisions that it has to explain more; where it cannot any more, the rest is not looked at (−INF: all is)
      */
-    public static function of(Lookout $before, Lookout $after, array $observed, int $least): self
+    public static function of(Lookout $before, Lookout $after, array $observed, float $least): self
     {
         $better = $worse = [];
         $left = count(array_filter($observed, static fn (Observation $one): bool => ! $before->explains($one)));
         foreach ($observed as $one) {
-            if (count($better) - count($worse) + $left < $least || 3 * count($worse) > count($better) + self::PATIENCE) {
+            if ($least > -INF && (count($better) - count($worse) + $left < $least || 3 * count($worse) > count($better) + self::PATIENCE)) {
                 // It comes to nothing any more: to look through the other parts would take its time.
                 break;
             }
@@ -43,6 +43,18 @@ final readonly class Verdict
     public function gain(): int
     {
         return count($this->better) - count($this->worse);
+    }
+
+    /**
+     * As if some parts had not been looked at.
+     *
+     * @param  array<int, true>  $parts
+     */
+    public function besides(array $parts): self
+    {
+        $elsewhere = static fn (Observation $one): bool => ! isset($parts[$one->part]);
+
+        return new self(array_values(array_filter($this->better, $elsewhere)), array_values(array_filter($this->worse, $elsewhere)));
     }
 
     public function isClear(int $more, float $mostly): bool

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Bowing\Marks;
+namespace UprightPencil\Core\Strings;
 
 /** What a director wants of the bow (`bowing.md`, “Schools”). What it weighs is in the terms of the planner. */
 enum BowingSchool: string
