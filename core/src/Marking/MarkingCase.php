@@ -7,7 +7,6 @@ namespace UprightPencil\Core\Marking;
 use UprightPencil\Core\Bowing\BowingContext;
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Solver;
-use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Score\Beats;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Event;
@@ -34,7 +33,7 @@ final readonly class MarkingCase
         public ?self $edition = null,
     ) {}
 
-    public static function of(Score $score, Part $part, Settings $settings, ?TrialMemory $trials = null, ?TermPoints $points = null): self
+    public static function of(Score $score, Part $part, Settings $settings, ?TrialMemory $trials = null): self
     {
         $instrument = $settings->instrument ?? InstrumentGuess::of($part)->instrument;
         $sounding = SoundingPitch::of($part, $instrument);
@@ -51,7 +50,7 @@ final readonly class MarkingCase
             $tempo,
             $beats,
             BowingContext::of($part, $beats, $tempo, $dynamics, $settings->profile, $instrument, $settings->school, $trials),
-            new Solver($part, $instrument, $settings->profile, $sounding, $settings->profile->tempo === TempoComfort::Usual ? $tempo : $tempo->startingAt($tempo->first() * $settings->profile->tempo->factor()), $dynamics, $points),
+            new Solver($part, $instrument, $settings->profile, $sounding, $settings->profile->tempo === TempoComfort::Usual ? $tempo : $tempo->startingAt($tempo->first() * $settings->profile->tempo->factor()), $dynamics),
             $settings->players === null ? null : self::of($score, $part, $settings->forPlayers(), $trials),
         );
     }

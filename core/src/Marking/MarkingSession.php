@@ -6,7 +6,6 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;
-use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Marking\Kinds\Divide;
 use UprightPencil\Core\Marking\Sharing\Shares;
 use UprightPencil\Core\Score\BowSign;
@@ -37,16 +36,12 @@ final class MarkingSession
     /** @var array<string, NoteMark> those of the last time, by id: what is as it was stays the very same */
     private array $notes = [];
 
-    /**
-     * @param  TrialMemory|null  $trials  what trials of this part as it is printed, with these settings, came to before
-     * @param  TermPoints|null  $points  what its cost terms came to before, with these settings under other weights
-     */
+    /** @param TrialMemory|null $trials what trials of this part as it is printed, with these settings, came to before */
     public function __construct(
         private readonly Score $score,
         private readonly Part $printed,
         private readonly Settings $settings,
         private readonly ?TrialMemory $trials = null,
-        private readonly ?TermPoints $points = null,
     ) {}
 
     /** @param list<Decision> $decisions oldest first */
@@ -179,7 +174,7 @@ final class MarkingSession
         $this->notes = [];
         $this->revised = $revised;
         $part = $this->settings->order->of($revised);
-        $this->case = MarkingCase::of($this->settings->order->ofAll($this->score), $part, $this->settings, ...$revised === $this->printed ? [$this->trials, $this->points] : []);
+        $this->case = MarkingCase::of($this->settings->order->ofAll($this->score), $part, $this->settings, $revised === $this->printed ? $this->trials : null);
         $lines = Line::allOf($part);
         $this->words = PrintedWords::of($part, $lines);
         $orders = PartDecisions::of($part, [])->orders($this->words->fields);

@@ -10,6 +10,7 @@ use UprightPencil\Core\Bowing\Marks\BowAction;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkingSession;
+use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\ClassProfile;
@@ -70,25 +71,39 @@ final readonly class HiddenDirector
         [$own, $other] = [self::facts($mine), self::facts($this->page($piece, $this->theirs))];
         $decisions = [];
         foreach ($mine->notes as $note) {
-            $id = $note->note->id;
-            [$hand, $bow] = [($own["hand {$id}"] ?? null) !== ($other["hand {$id}"] ?? null), ($own["bow {$id}"] ?? null) !== ($other["bow {$id}"] ?? null)];
-            $isTaken = ! $hand && ! $bow && $random->getInt(0, 30) === 0;
-            $slips = $random->getInt(0, 9) < $this->slips;
-            $fields = [];
-            if (($hand || $isTaken) && $note->finger !== null) {
-                $finger = $note->finger->fingering->stop->finger;
-                $fields = $slips ? ['finger' => $this->slips > 1 ? $random->getInt(0, 4) : 1 + $finger % 4] : ['finger' => $finger, 'string' => $note->finger->string];
-            }
-            if ($bow && $note->bow?->direction !== null) {
-                $isNamed = ! $slips && in_array($note->bow->action, [BowAction::Hook, BowAction::Retake], true);
-                $fields += $isNamed ? ['action' => $note->bow->action->value] : ['direction' => ($slips ? $note->bow->direction->other() : $note->bow->direction)->value];
-            }
+            $fields = $this->decided($note, array_diff_assoc($own, $other), $random);
             if ($fields !== [] && count($decisions) < $most) {
-                $decisions[] = Decision::fromArray(['note' => $id] + $fields);
+                $decisions[] = Decision::fromArray(['note' => $note->note->id] + $fields);
             }
         }
 
         return new TaughtPart($piece, $piece->parts[0], $decisions, $piece->title);
+    }
+
+    /**
+     * @param  array<string, string>  $otherwise  what they have otherwise than it is proposed
+     * @return array<string, mixed>
+     */
+    private function decided(NoteMark $note, array $otherwise, Randomizer $random): array
+    {
+        $id = $note->note->id;
+        $is = static fn (string $what): bool => isset($otherwise["{$what} {$id}"]);
+        $isTaken = ! $is('hand') && ! $is('bow') && $random->getInt(0, 30) === 0;
+        $slips = $random->getInt(0, 9) < $this->slips;
+        $fields = [];
+        if (($is('hand') || $isTaken) && $note->finger !== null) {
+            $finger = $note->finger->fingering->stop->finger;
+            $fields = $slips ? ['finger' => $this->slips > 1 ? $random->getInt(0, 4) : 1 + $finger % 4] : ['finger' => $finger, 'string' => $note->finger->string];
+        }
+        if ($is('bow') && $note->bow?->direction !== null) {
+            $isNamed = ! $slips && in_array($note->bow->action, [BowAction::Hook, BowAction::Retake], true);
+            $fields += $isNamed ? ['action' => $note->bow->action->value] : ['direction' => ($slips ? $note->bow->direction->other() : $note->bow->direction)->value];
+        }
+        foreach (['fingerMark' => ! $is('hand') && $is('fingers written') ? $note->finger?->written : null, 'bowMark' => ! $is('bow') && $is('bow written') ? $note->bow?->written : null] as $field => $written) {
+            $written === null || $fields[$field] = $written !== $slips;
+        }
+
+        return $fields;
     }
 
     /** @param array<mixed> $profile */
@@ -99,17 +114,19 @@ final readonly class HiddenDirector
         return $session->mark($session->decided([]));
     }
 
-    /** @return array<string, string> what a hand does at each note, and a bow at each stroke */
+    /** @return array<string, string> what a hand does at each note, and a bow at each stroke, and what is written of it */
     private static function facts(MarkedPart $part): array
     {
         $facts = [];
         $before = null;
         foreach ($part->notes as $note) {
             if ($note->finger !== null) {
+                $facts["fingers written {$note->note->id}"] = $note->finger->written ? 'yes' : 'no';
                 $facts["hand {$note->note->id}"] = "{$note->finger->fingering->stop->finger} on {$note->finger->string}";
             }
             if ($note->bow?->begins === true && $note->bow->direction !== null) {
                 $facts["bow {$note->note->id}"] = ($before === $note->bow->direction ? 'goes on' : 'turns').$note->bow->action?->value;
+                $facts["bow written {$note->note->id}"] = $note->bow->written ? 'yes' : 'no';
                 $before = $note->bow->direction;
             }
         }

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Fingering\Search;
 
 use UprightPencil\Core\Fingering\Grips\Grip;
+use UprightPencil\Core\Fingering\Grips\Stop;
 use UprightPencil\Core\Fingering\Terms\Fact;
+use UprightPencil\Core\Fingering\Terms\Terms;
 
 /**
  * The other ways to finger a line: at each note the search is made again with this finger forbidden, and the path between
@@ -107,6 +109,23 @@ final class Alternatives
         }
 
         return $forced;
+    }
+
+    /**
+     * The cheapest way through the line as other terms would have it, over the same grips.
+     *
+     * @return array<string, Stop> note id => how it is stopped
+     */
+    public function underOther(Terms $terms): array
+    {
+        $stops = [];
+        foreach ($this->search->underOther($terms)->cheapest() as $place => $grip) {
+            foreach ($this->search->events[$place]->notes as $head => $note) {
+                $stops[$note->id] = $grip->stops[$head];
+            }
+        }
+
+        return $stops;
     }
 
     /** Whether a note comes so soon after the one before that it is fast (`Pace`). */

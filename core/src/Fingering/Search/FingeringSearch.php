@@ -78,6 +78,12 @@ final class FingeringSearch
         return $other;
     }
 
+    /** The same grips and steps, other terms. */
+    public function underOther(Terms $terms): self
+    {
+        return new self($this->events, $this->layers, $this->steps, $terms);
+    }
+
     /** @return list<Grip> the cheapest way through the whole line */
     public function cheapest(): array
     {

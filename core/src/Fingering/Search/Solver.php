@@ -8,7 +8,6 @@ use UprightPencil\Core\Fingering\Grips\Candidates;
 use UprightPencil\Core\Fingering\Grips\FingerLock;
 use UprightPencil\Core\Fingering\Grips\GripFinder;
 use UprightPencil\Core\Fingering\Line\Steps;
-use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\Dynamics;
 use UprightPencil\Core\Score\Line;
@@ -35,9 +34,8 @@ final readonly class Solver
         private SoundingPitch $sounding,
         TempoMap $tempo,
         Dynamics $dynamics,
-        ?TermPoints $known = null,
     ) {
-        $this->terms = Terms::for($instrument, $profile, $known);
+        $this->terms = Terms::for($instrument, $profile);
         $this->finder = new GripFinder($instrument, $profile);
         $this->steps = new Steps($tempo, $dynamics);
     }

@@ -100,7 +100,7 @@ final readonly class Terms
     {
         $cost = 0.0;
         if ($this->known !== null) {
-            foreach ($this->known->move($from, $to, $approach, $this->movePoints(...)) as $place => $points) {
+            foreach ($this->known->moves[$approach->signature()][$from->id][$to->id] ??= $this->movePoints($from, $to, $approach) as $place => $points) {
                 $cost += $this->move[$place][$approach->fast ? 2 : 1] * $points;
             }
 
@@ -116,7 +116,15 @@ final readonly class Terms
     /** @return array<int, float> place of the term => points, unweighed, of those that charge anything */
     private function movePoints(Grip $from, Grip $to, Approach $approach): array
     {
-        return array_filter(array_map(static fn (array $weighed): float => $weighed[0]->cost($from, $to, $approach), $this->move), static fn (float $points): bool => $points !== 0.0);
+        $charged = [];
+        foreach ($this->move as $place => [$term]) {
+            $points = $term->cost($from, $to, $approach);
+            if ($points !== 0.0) {
+                $charged[$place] = $points;
+            }
+        }
+
+        return $charged;
     }
 
     /** @return array<string, float> term => points of going to a grip and standing in it */

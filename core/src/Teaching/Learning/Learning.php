@@ -22,22 +22,19 @@ final class Learning
     private const SLIPS = 0.15;
 
     /** A note that was passed over and would be proposed otherwise is held against a change as so many decisions (ours). */
-    private const PASSED_OVER = 0.25;
+    private const PASSED_OVER = 0.5;
 
     /** Pull of a factor to 1 (ours). */
     private const RIDGE = 0.4;
-
-    /** A factor that moved less than this says nothing. */
-    private const FELT = 0.2;
 
     /** What two factors on a term, in slow and in fast music, have to explain more than one does, as a logarithm of the chances (ours). */
     private const APART = 2.0;
 
     /** Terms of the hand that are tried on the music, those that explain most first. */
-    private const TERMS_TRIED = 6;
+    private const TERMS_TRIED = 10;
 
     /** Weights that are tried on the music first (ours). */
-    private const FIRST_WEIGHTS = [0.3, 0.5, 2.0, 3.0];
+    private const FIRST_WEIGHTS = [0.3, 3.0];
 
     /** And then, of the term that explains most: finer ones nobody could tell apart. */
     private const WEIGHTS = [0.2, 0.3, 0.5, 0.7, 1.5, 2.0, 3.0, 5.0];
@@ -59,13 +56,19 @@ final class Learning
     /** @var list<Change> */
     private array $changes = [];
 
+    /** @var array<string, array<int, true>> the parts of each piece */
+    private array $pieces = [];
+
     /**
      * @param  list<TaughtPart>  $parts
      * @param  array<mixed>  $profile  as a file has it
      */
-    private function __construct(private readonly array $parts, private readonly array $profile)
+    private function __construct(array $parts, private readonly array $profile)
     {
         $this->lookouts = new Lookouts($parts);
+        foreach ($parts as $place => $part) {
+            $this->pieces[$part->title][$place] = true;
+        }
         $this->look = $this->with([]);
         $this->observed = $this->look->observations();
     }
@@ -135,24 +138,13 @@ final class Learning
     private function heldOut(array $understood): int
     {
         $right = 0;
-        foreach ($this->pieces() as $piece) {
+        foreach ($this->pieces as $piece) {
             $carried = array_values(array_filter($understood, static fn (Understood $one): bool => $one->verdict->besides($piece)->isClear(self::CLEARLY_MORE, self::MOSTLY)));
             $look = $this->with(array_map(static fn (Understood $one): Change => $one->change, $carried));
             $right += count(array_filter($this->observed, static fn (Observation $one): bool => isset($piece[$one->part]) && $look->explains($one)));
         }
 
         return $right;
-    }
-
-    /** @return array<string, array<int, true>> the parts of each piece */
-    private function pieces(): array
-    {
-        $pieces = [];
-        foreach ($this->parts as $place => $part) {
-            $pieces[$part->title][$place] = true;
-        }
-
-        return $pieces;
     }
 
     /** The change that explains most of what is left; null where none does so clearly. */
@@ -172,7 +164,7 @@ final class Learning
      */
     private function best(array $changes): ?Guess
     {
-        $promise = array_filter(array_map($this->promise(...), $changes), static fn (int $gain): bool => $gain > 0);
+        $promise = array_filter(array_map($this->promise(...), $changes), static fn (int $gain): bool => $gain >= 0);
         arsort($promise);
         $best = [];
         foreach (array_keys($promise) as $place) {
@@ -212,7 +204,19 @@ final class Learning
         }
         $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed);
 
-        return $score < $least ? null : [$verdict, $score];
+        return $score < $least || ! $this->holdsBesides($verdict, 1) ? null : [$verdict, $score];
+    }
+
+    /** Whether each piece would be told so by the others: what shows in one only is no habit. */
+    private function holdsBesides(Verdict $verdict, int $more): bool
+    {
+        foreach (count($this->pieces) > 1 ? $this->pieces : [] as $piece) {
+            if (! $verdict->besides($piece)->isClear($more, self::MOSTLY)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return list<Change> each setting’s other values */
@@ -229,18 +233,13 @@ final class Learning
         return $changes;
     }
 
-    /** @return list<Change> weights of terms that may explain what is left */
+    /** @return list<Change> weights of terms that may explain what is left: lighter and heavier, since terms hang together */
     private function weights(): array
     {
-        $changes = [];
-        foreach (array_slice($this->fitted($this->pulls()), 0, self::TERMS_TRIED) as $term => [$factor]) {
-            array_push($changes, ...$this->weightsOf('weights', $term, $factor - 1, self::FIRST_WEIGHTS));
-        }
-        foreach ($this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? self::BOW_TERMS : [] as $term) {
-            array_push($changes, ...$this->weightsOf('weights', $term, -1, self::FIRST_WEIGHTS), ...$this->weightsOf('weights', $term, 1, self::FIRST_WEIGHTS));
-        }
+        $terms = array_slice(array_keys($this->fitted($this->pulls())), 0, self::TERMS_TRIED);
+        $ofTheBow = $this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? self::BOW_TERMS : [];
 
-        return $changes;
+        return array_merge([], ...array_map(fn (string $term): array => [...$this->weightsOf('weights', $term, -1, self::FIRST_WEIGHTS), ...$this->weightsOf('weights', $term, 1, self::FIRST_WEIGHTS)], [...$terms, ...$ofTheBow]));
     }
 
     /**
@@ -274,18 +273,7 @@ final class Learning
         }
         $guess = $this->best($changes);
 
-        return $guess !== null && $this->holdsEverywhere($guess->verdict) ? $guess : null;
-    }
-
-    private function holdsEverywhere(Verdict $verdict): bool
-    {
-        foreach ($this->pieces() as $piece) {
-            if (! $verdict->besides($piece)->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
-                return false;
-            }
-        }
-
-        return true;
+        return $guess !== null && $this->holdsBesides($guess->verdict, self::CLEARLY_MORE) ? $guess : null;
     }
 
     /** @return list<array{array<string, float>, bool}> of decisions about the hand, where there is something left to explain */
@@ -296,14 +284,14 @@ final class Learning
 
     /**
      * @param  array<array{array<string, float>, bool}>  $pulls
-     * @return array<string, array{float, float}> term => factor and what it explains, of those that moved, what explains most first
+     * @return array<string, array{float, float}> term => factor and what it explains, what explains most first
      */
     private function fitted(array $pulls): array
     {
-        $moved = array_filter(PairwiseFit::each(array_column($pulls, 0), self::RIDGE), static fn (array $fit): bool => abs($fit[0] - 1) >= self::FELT);
-        uasort($moved, static fn (array $one, array $other): int => $other[1] <=> $one[1]);
+        $fitted = PairwiseFit::each(array_column($pulls, 0), self::RIDGE);
+        uasort($fitted, static fn (array $one, array $other): int => $other[1] <=> $one[1]);
 
-        return $moved;
+        return $fitted;
     }
 
     /** @return list<Observation> part by part, those first in which most is left to be explained */

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
+use UprightPencil\Core\Fingering\Grips\Stop;
 use UprightPencil\Core\Fingering\Search\Alternative;
+use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Fingering\Terms\TermPoints;
+use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Marking\Kinds\BowActionKind;
 use UprightPencil\Core\Marking\Kinds\Direction;
 use UprightPencil\Core\Marking\Kinds\Finger;
@@ -23,8 +26,14 @@ use UprightPencil\Core\Strings\ClassProfile;
  */
 final class Lookout
 {
+    /** Points in which two ways may differ at the most, all terms together (ours): a slip of the pen, that no hand would play so, says no more than a choice. */
+    private const MOST = 4.0;
+
     /** @var array<string, array<string, string>> part and aspect => note id => what is there, under the profile */
     private array $facts = [];
+
+    /** @var array<int, list<Alternatives>> */
+    private array $others = [];
 
     /** @var array<string, MarkingSession> what was worked out of a part is not worked out again for its other ways */
     private array $sessions = [];
@@ -32,11 +41,13 @@ final class Lookout
     /**
      * @param  list<TaughtPart>  $parts
      * @param  list<TermPoints>  $points  of each part
+     * @param  Lookout|null  $plain  through the same profile without weights: the same grips are weighed otherwise
      */
     public function __construct(
         private readonly array $parts,
         public readonly ClassProfile $profile,
         private readonly array $points,
+        private readonly ?self $plain = null,
     ) {}
 
     public function proposed(Observation $at): ?string
@@ -52,7 +63,30 @@ final class Lookout
     /** @return array<string, string> note id => what the profile alone proposes there */
     private function facts(int $part, Aspect $of): array
     {
-        return $this->facts["{$part} {$of->name}"] ??= self::factsOf($this->marked($part, $of->isOfTheBow(), []), $of);
+        return $this->facts["{$part} {$of->name}"] ??= $of === Aspect::Hand && $this->plain !== null
+            ? $this->plain->weighed($part, $this->profile)
+            : self::factsOf($this->marked($part, $of->isOfTheBow(), []), $of);
+    }
+
+    /** @return array<string, string> note id => what the hand would do there under a profile that has other weights */
+    private function weighed(int $part, ClassProfile $profile): array
+    {
+        $instrument = $this->marked($part, false, [])->instrument;
+        $terms = Terms::for($instrument, $profile, $this->points[$part]);
+        $hands = [];
+        foreach ($this->others($part) as $line) {
+            $hands += array_map(static fn (Stop $stop): string => "{$stop->finger} on {$instrument->stringName($stop->string)}", $line->underOther($terms));
+        }
+
+        return $hands;
+    }
+
+    /** @return list<Alternatives> of each line, as nothing is decided in it */
+    private function others(int $part): array
+    {
+        $session = $this->session($part, false);
+
+        return $this->others[$part] ??= $session->others($session->decided([]));
     }
 
     /**
@@ -68,7 +102,7 @@ final class Lookout
         foreach (array_unique(array_map(static fn (Observation $one): int => $one->part, $observed)) as $part) {
             $session = $this->session($part, false);
             $decided = $session->others($session->decided($this->parts[$part]->decisions));
-            foreach ($session->others($session->decided([])) as $line => $proposed) {
+            foreach ($this->others($part) as $line => $proposed) {
                 foreach (isset($decided[$line]) ? $proposed->partings($decided[$line]) : [] as $way) {
                     $pulls[] = $this->pull($way, 1, $proposed->comesFast((int) $proposed->indexOf($way->events[0]->first()->id)));
                 }
@@ -90,8 +124,9 @@ final class Lookout
             $weight = $this->profile->weight($term, $fast);
             abs($points) < 1e-9 || $weight <= 0.0 || $pull[$term] = $sign * $points / $weight;
         }
+        $size = array_sum(array_map(abs(...), $pull));
 
-        return [$pull, $fast];
+        return [array_map(static fn (float $points): float => $points * min(1.0, self::MOST / max($size, self::MOST)), $pull), $fast];
     }
 
     /**
@@ -178,7 +213,7 @@ final class Lookout
     {
         $taught = $this->parts[$part];
 
-        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, bowing: $ofTheBow, fingering: ! $ofTheBow), points: $this->points[$part]);
+        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, bowing: $ofTheBow, fingering: ! $ofTheBow));
     }
 
     /** @return array<string, string> note id => what is there */

@@ -22,17 +22,9 @@ final class Lookouts
     /** @param array<mixed> $profile as a file has it */
     public function through(array $profile): Lookout
     {
-        return $this->known[(string) json_encode($profile)] ??= new Lookout($this->parts, ClassProfile::fromArray($profile), $this->points($profile));
-    }
+        $plain = array_diff_key($profile, ['weights' => 1, 'slowWeights' => 1, 'fastWeights' => 1]);
+        $points = $this->points[(string) json_encode($plain)] ??= array_map(static fn (): TermPoints => new TermPoints, $this->parts);
 
-    /**
-     * @param  array<mixed>  $profile
-     * @return list<TermPoints>
-     */
-    private function points(array $profile): array
-    {
-        $unweighed = (string) json_encode(array_diff_key($profile, ['weights' => 1, 'slowWeights' => 1, 'fastWeights' => 1]));
-
-        return $this->points[$unweighed] ??= array_map(static fn (): TermPoints => new TermPoints, $this->parts);
+        return $this->known[(string) json_encode($profile)] ??= new Lookout($this->parts, ClassProfile::fromArray($profile), $points, $plain === $profile ? null : $this->through($plain));
     }
 }

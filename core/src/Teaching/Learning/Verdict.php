@@ -24,16 +24,17 @@ final readonly class Verdict
     {
         $better = $worse = [];
         $left = count(array_filter($observed, static fn (Observation $one): bool => ! $before->explains($one)));
+        $part = null;
         foreach ($observed as $one) {
-            if ($least > -INF && (count($better) - count($worse) + $left < $least || 3 * count($worse) > count($better) + self::PATIENCE)) {
-                // It comes to nothing any more: to look through the other parts would take its time.
+            if ($one->part !== $part && $least > -INF && (count($better) - count($worse) + $left < $least || 3 * count($worse) > count($better) + self::PATIENCE)) {
+                // It comes to nothing any more: to look through the next parts would take its time.
                 break;
             }
-            $left -= $before->explains($one) ? 0 : 1;
+            $part = $one->part;
             $was = $before->explains($one);
-            $is = $after->explains($one);
-            if ($was !== $is) {
-                $is ? $better[] = $one : $worse[] = $one;
+            $left -= $was ? 0 : 1;
+            if ($was !== $after->explains($one)) {
+                $was ? $worse[] = $one : $better[] = $one;
             }
         }
 
