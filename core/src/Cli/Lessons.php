@@ -55,13 +55,15 @@ final class Lessons
         $decided = $arguments->listed('decisions');
         count($decided) === count($arguments->files) || throw new WrongUsage('learn needs a decisions file for each file of music, with commas, in the same order.');
         $tune = $arguments->number('tune', 1, 100_000);
-        $taught = [];
+        $taught = $titles = [];
         foreach ($arguments->files as $place => $file) {
             $score = Music::read(Given::contents($file), $tune === null ? null : (int) $tune)->score;
+            $title = $score->title === '' || in_array($score->title, $titles, true) ? trim("{$score->title} (".basename($file).')') : $score->title;
+            $titles[] = $title;
             $decisions = Given::decisionsIn($decided[$place]);
             foreach ($score->parts as $part) {
                 $about = PartDecisions::about($part, $score, $decisions);
-                $about === [] || $taught[] = new TaughtPart($score, $part, $about, $score->title === '' ? basename($file) : $score->title);
+                $about === [] || $taught[] = new TaughtPart($score, $part, $about, $title);
             }
         }
         $level = $arguments->choice('level', Level::class);

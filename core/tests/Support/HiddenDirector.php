@@ -39,8 +39,9 @@ final readonly class HiddenDirector
      * @param  array<string, mixed>  $mine  profile
      * @param  array<string, mixed>  $theirs  the profile that is worked with
      * @param  int  $slips  decisions in ten that are something else
+     * @param  bool  $twoPaces  every other piece is fast
      */
-    public function __construct(private Instrument $instrument, private array $mine, private array $theirs, private int $seed = 7, private int $slips = 1) {}
+    public function __construct(private Instrument $instrument, private array $mine, private array $theirs, private int $seed = 7, private int $slips = 1, private bool $twoPaces = false) {}
 
     /** @return list<TaughtPart> with at most so many decisions in all, spread evenly */
     public function taught(int $decisions, int $pieces = 5): array
@@ -48,7 +49,7 @@ final readonly class HiddenDirector
         $random = new Randomizer(new Mt19937($this->seed));
         $each = intdiv($decisions, $pieces);
 
-        return array_map(fn (int $number): TaughtPart => $this->marked($this->piece(100 * $this->seed + $number), $each, $random), range(0, $pieces - 1));
+        return array_map(fn (int $number): TaughtPart => $this->marked("Tune {$number}", $this->piece(100 * $this->seed + $number), $each, $random), range(0, $pieces - 1));
     }
 
     /** @return array{int, int} notes on new pieces that somebody would change: as it was, and with what was learned */
@@ -65,7 +66,7 @@ final readonly class HiddenDirector
         return [$before, $after];
     }
 
-    private function marked(Score $piece, int $most, Randomizer $random): TaughtPart
+    private function marked(string $title, Score $piece, int $most, Randomizer $random): TaughtPart
     {
         $mine = $this->page($piece, $this->mine);
         [$own, $other] = [self::facts($mine), self::facts($this->page($piece, $this->theirs))];
@@ -77,7 +78,7 @@ final readonly class HiddenDirector
             }
         }
 
-        return new TaughtPart($piece, $piece->parts[0], $decisions, $piece->title);
+        return new TaughtPart($piece, $piece->parts[0], $decisions, $title);
     }
 
     /**
@@ -145,7 +146,7 @@ final readonly class HiddenDirector
                 self::HALF_STEPS[$name] === $midi % 12 && $pitches[] = $name.(intdiv($midi, 12) - 1);
             }
         }
-        $text = trim("{$key} =".(60 + 10 * $random->getInt(0, 6)));
+        $text = trim("{$key} =".($this->twoPaces && $seed % 2 === 1 ? 200 : 60 + 10 * $random->getInt(0, 6)));
         $place = $random->getInt(6, 10);
         for ($measure = 0; $measure < 16; $measure++) {
             $words = [];

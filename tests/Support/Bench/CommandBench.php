@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Support\Bench;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Ensemble;
 use UprightPencil\Core\Ensemble\Carrying\LikePlaces;
 use UprightPencil\Core\Ensemble\Section;
@@ -104,7 +103,7 @@ final readonly class CommandBench
     private function learning(): void
     {
         $usual = ['level' => 'advanced'];
-        $taught = (new HiddenDirector(Instrument::Violin, ['open' => 'four'] + $usual, BowingSchool::StrongBeat, $usual))->taught(100);
+        $taught = (new HiddenDirector(Instrument::Violin, ['open' => 'four'] + $usual, $usual))->taught(100);
         $this->figures->runs('learn_ms', array_map(static function () use ($taught, $usual): float {
             $begun = hrtime(true);
             Learning::of($taught, $usual);

@@ -128,12 +128,6 @@ final class Alternatives
         return $stops;
     }
 
-    /** Whether a note comes so soon after the one before that it is fast (`Pace`). */
-    public function comesFast(int $index): bool
-    {
-        return $this->search->comesFast($index);
-    }
-
     /** @return int|null the place of a note in the search */
     public function indexOf(string $note): ?int
     {

@@ -342,11 +342,6 @@ final class FingeringSearch
         return array_filter($groups, static fn (array $group): bool => $group[0] <= $near);
     }
 
-    public function comesFast(int $index): bool
-    {
-        return $this->steps[$index]->stance->fast;
-    }
-
     private function slack(int $index, int $place): float
     {
         return $this->detours()->slack($index, $place);

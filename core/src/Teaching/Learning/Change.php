@@ -4,14 +4,21 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Teaching\Learning;
 
-use UprightPencil\Core\Bowing\Terms\BowTerms;
-use UprightPencil\Core\Fingering\Terms\Terms;
-
 /** One thing in a class profile that would be otherwise. */
 final readonly class Change
 {
     /** Kinds of weights: of all music, or otherwise in slow and in fast music. */
     private const WHERE = ['weights' => '', 'slowWeights' => ' in slow music', 'fastWeights' => ' in fast music'];
+
+    /** Cost terms that somebody may mind more or less. What was not taught and what is printed or decided is not among them. */
+    public const HAND = [
+        'shift' => 'shifts', 'position' => 'higher positions', 'string-crossing' => 'string crossings', 'open-string' => 'open strings',
+        'open-or-four' => 'an open string or a 4 against the way of the line', 'fourth-finger' => 'the fourth finger', 'placement' => 'low, high and extended fingers',
+        'same-finger' => 'the same finger twice in a row', 'leaving-hand' => 'leaving a hand that is needed again', 'holding' => 'lifting a finger that could stay',
+        'finger-spacing' => 'unusual distances between fingers',
+    ];
+
+    public const BOW = ['hook' => 'hooks', 'retake' => 'retakes', 'split' => 'split slurs', 'strong-beat' => 'up-bows on strong beats', 'change' => 'bow changes on held notes'];
 
     /** “open”, “weights.shift”: where it stands in the profile. */
     public string $what;
@@ -40,11 +47,9 @@ final readonly class Change
     /** @param string $where weights, slowWeights or fastWeights */
     public static function ofWeight(string $where, string $term, float $from, float $to): self
     {
-        $ofTheHand = Terms::sentences()[$term] ?? null;
-        $about = rtrim(lcfirst($ofTheHand ?? BowTerms::sentences()[$term] ?? $term), '.');
-        $how = $to > $from ? 'You avoid more than we do' : 'You mind less than we do';
+        $how = $to > $from ? 'You avoid %s more than we do%s.' : 'You mind %s less than we do%s.';
 
-        return new self($where, $term, $from, $to, $how.self::WHERE[$where].": {$about}.", $ofTheHand === null ? Aspect::Bow : Aspect::Hand);
+        return new self($where, $term, $from, $to, sprintf($how, (self::HAND + self::BOW)[$term], self::WHERE[$where]), isset(self::HAND[$term]) ? Aspect::Hand : Aspect::Bow);
     }
 
     /**

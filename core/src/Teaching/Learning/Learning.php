@@ -27,20 +27,17 @@ final class Learning
     /** Pull of a factor to 1 (ours). */
     private const RIDGE = 0.4;
 
-    /** What two factors on a term, in slow and in fast music, have to explain more than one does, as a logarithm of the chances (ours). */
-    private const APART = 2.0;
-
     /** Terms of the hand that are tried on the music, those that explain most first. */
     private const TERMS_TRIED = 10;
+
+    /** And so many in slow and in fast music apart. */
+    private const TERMS_SPLIT = 4;
 
     /** Weights that are tried on the music first (ours). */
     private const FIRST_WEIGHTS = [0.3, 3.0];
 
     /** And then, of the term that explains most: finer ones nobody could tell apart. */
     private const WEIGHTS = [0.2, 0.3, 0.5, 0.7, 1.5, 2.0, 3.0, 5.0];
-
-    /** Terms of the bow that somebody may mind more or less (ours). */
-    private const BOW_TERMS = ['hook', 'retake', 'split', 'strong-beat', 'change'];
 
     /** Changes that are learned at one time: more would explain anything. */
     private const MOST = 4;
@@ -174,7 +171,8 @@ final class Learning
             }
         }
         ksort($best);
-        $alike = array_values(array_filter($best, static fn (Guess $guess): bool => $guess->change->isInsteadOf(reset($best)->change)));
+        $first = reset($best);
+        $alike = array_values(array_filter($best, static fn (Guess $guess): bool => $first !== false && $guess->change->isInsteadOf($first->change)));
 
         return $alike[intdiv(max(0, count($alike) - 1), 2)] ?? null;
     }
@@ -204,14 +202,14 @@ final class Learning
         }
         $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed);
 
-        return $score < $least || ! $this->holdsBesides($verdict, 1) ? null : [$verdict, $score];
+        return $score < $least || ! $this->holdsBesides($verdict, 1, 0.5) ? null : [$verdict, $score];
     }
 
     /** Whether each piece would be told so by the others: what shows in one only is no habit. */
-    private function holdsBesides(Verdict $verdict, int $more): bool
+    private function holdsBesides(Verdict $verdict, int $more, float $mostly): bool
     {
         foreach (count($this->pieces) > 1 ? $this->pieces : [] as $piece) {
-            if (! $verdict->besides($piece)->isClear($more, self::MOSTLY)) {
+            if (! $verdict->besides($piece)->isClear($more, $mostly)) {
                 return false;
             }
         }
@@ -233,13 +231,23 @@ final class Learning
         return $changes;
     }
 
-    /** @return list<Change> weights of terms that may explain what is left: lighter and heavier, since terms hang together */
+    /** @return list<Change> weights of terms that may explain what is left */
     private function weights(): array
     {
-        $terms = array_slice(array_keys($this->fitted($this->pulls())), 0, self::TERMS_TRIED);
-        $ofTheBow = $this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? self::BOW_TERMS : [];
+        $ofTheBow = $this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? array_keys(Change::BOW) : [];
 
-        return array_merge([], ...array_map(fn (string $term): array => [...$this->weightsOf('weights', $term, -1, self::FIRST_WEIGHTS), ...$this->weightsOf('weights', $term, 1, self::FIRST_WEIGHTS)], [...$terms, ...$ofTheBow]));
+        return $this->bothWays('weights', [...array_slice($this->terms(), 0, self::TERMS_TRIED), ...$ofTheBow]);
+    }
+
+    /**
+     * Lighter and heavier, since terms hang together: what the pairs say of one by itself may be what another does.
+     *
+     * @param  list<string>  $terms
+     * @return list<Change>
+     */
+    private function bothWays(string $where, array $terms): array
+    {
+        return array_merge([], ...array_map(fn (string $term): array => [...$this->weightsOf($where, $term, -1, self::FIRST_WEIGHTS), ...$this->weightsOf($where, $term, 1, self::FIRST_WEIGHTS)], $terms));
     }
 
     /**
@@ -255,43 +263,23 @@ final class Learning
         return array_map(static fn (float $weight): Change => Change::ofWeight($where, $term, $now, $weight), $more > 0 ? $further : array_reverse($further));
     }
 
-    /**
-     * A term that somebody weighs one way in slow and another in fast music: only where the pairs fall apart by that, and only if each
-     * piece would be told so by the others.
-     */
+    /** A term that somebody weighs one way in slow and another in fast music: only if each piece would clearly be told so by the others. */
     private function split(): ?Guess
     {
-        $pulls = $this->pulls();
-        $both = $this->fitted($pulls);
-        $fast = $this->fitted(array_filter($pulls, static fn (array $pull): bool => $pull[1]));
-        $slow = $this->fitted(array_filter($pulls, static fn (array $pull): bool => ! $pull[1]));
-        $changes = [];
-        foreach (array_keys($fast + $slow) as $term) {
-            if (($fast[$term][1] ?? 0.0) + ($slow[$term][1] ?? 0.0) - ($both[$term][1] ?? 0.0) > self::APART) {
-                array_push($changes, ...$this->weightsOf('slowWeights', $term, ($slow[$term][0] ?? 1.0) - 1, self::FIRST_WEIGHTS), ...$this->weightsOf('fastWeights', $term, ($fast[$term][0] ?? 1.0) - 1, self::FIRST_WEIGHTS));
-            }
-        }
-        $guess = $this->best($changes);
+        $terms = array_slice($this->terms(), 0, self::TERMS_SPLIT);
+        $guess = $this->best([...$this->bothWays('slowWeights', $terms), ...$this->bothWays('fastWeights', $terms)]);
 
-        return $guess !== null && $this->holdsBesides($guess->verdict, self::CLEARLY_MORE) ? $guess : null;
+        return $guess !== null && $this->holdsBesides($guess->verdict, self::CLEARLY_MORE, self::MOSTLY) ? $guess : null;
     }
 
-    /** @return list<array{array<string, float>, bool}> of decisions about the hand, where there is something left to explain */
-    private function pulls(): array
+    /** @return list<string> terms of the hand, those first that explain most by themselves; none where nothing is left to explain */
+    private function terms(): array
     {
-        return $this->isWorthATry($this->left($this->look, Aspect::Hand), Aspect::Hand) ? $this->look->pulls($this->about(Aspect::Hand)) : [];
-    }
-
-    /**
-     * @param  array<array{array<string, float>, bool}>  $pulls
-     * @return array<string, array{float, float}> term => factor and what it explains, what explains most first
-     */
-    private function fitted(array $pulls): array
-    {
-        $fitted = PairwiseFit::each(array_column($pulls, 0), self::RIDGE);
+        $pulls = $this->isWorthATry($this->left($this->look, Aspect::Hand), Aspect::Hand) ? $this->look->pulls($this->about(Aspect::Hand)) : [];
+        $fitted = array_intersect_key(PairwiseFit::each($pulls, self::RIDGE), Change::HAND);
         uasort($fitted, static fn (array $one, array $other): int => $other[1] <=> $one[1]);
 
-        return $fitted;
+        return array_keys($fitted);
     }
 
     /** @return list<Observation> part by part, those first in which most is left to be explained */

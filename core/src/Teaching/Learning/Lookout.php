@@ -94,7 +94,7 @@ final class Lookout
      * where what is proposed was taken, against the best other way.
      *
      * @param  list<Observation>  $observed  of the hand
-     * @return list<array{array<string, float>, bool}> term => points more that the chosen way costs, unweighed; and whether its notes come fast
+     * @return list<array<string, float>> term => points more that the chosen way costs, unweighed
      */
     public function pulls(array $observed): array
     {
@@ -104,29 +104,29 @@ final class Lookout
             $decided = $session->others($session->decided($this->parts[$part]->decisions));
             foreach ($this->others($part) as $line => $proposed) {
                 foreach (isset($decided[$line]) ? $proposed->partings($decided[$line]) : [] as $way) {
-                    $pulls[] = $this->pull($way, 1, $proposed->comesFast((int) $proposed->indexOf($way->events[0]->first()->id)));
+                    $pulls[] = $this->pull($way, 1);
                 }
                 foreach ($observed as $one) {
                     $index = $one->part === $part && $this->explains($one) ? $proposed->indexOf($one->note) : null;
-                    $index === null || $pulls[] = $this->pull($proposed->insteadOf($index), -1, $proposed->comesFast($index));
+                    $index === null || $pulls[] = $this->pull($proposed->insteadOf($index), -1);
                 }
             }
         }
 
-        return array_values(array_filter($pulls, static fn (array $pull): bool => $pull[0] !== []));
+        return array_values(array_filter($pulls, static fn (array $pull): bool => $pull !== []));
     }
 
-    /** @return array{array<string, float>, bool} */
-    private function pull(?Alternative $way, int $sign, bool $fast): array
+    /** @return array<string, float> */
+    private function pull(?Alternative $way, int $sign): array
     {
         $pull = [];
         foreach ($way->differences ?? [] as $term => $points) {
-            $weight = $this->profile->weight($term, $fast);
+            $weight = $this->profile->weight($term);
             abs($points) < 1e-9 || $weight <= 0.0 || $pull[$term] = $sign * $points / $weight;
         }
         $size = array_sum(array_map(abs(...), $pull));
 
-        return [array_map(static fn (float $points): float => $points * min(1.0, self::MOST / max($size, self::MOST)), $pull), $fast];
+        return array_map(static fn (float $points): float => $points * self::MOST / max($size, self::MOST), $pull);
     }
 
     /**
