@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Habits;
 
 use App\Marking\KeptScores;
+use App\Marking\PartRecipe;
 use App\Marking\PartRecord;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
@@ -19,8 +20,8 @@ use UprightPencil\Core\Teaching\Learning\TaughtPart;
 
 /**
  * What somebody decided in an ensemble, as evidence of how they mark: their own entries that count, a figure that was decided in
- * several places only once, and of what was taken in one sweep only a little. What is prescribed and what is not decided is no
- * evidence; what a colleague decided is the colleague's.
+ * several places only once, and of what was taken in one sweep only a little; and the print, where they said that its marks are theirs.
+ * What is prescribed, what was decided for this once and what is not decided is no evidence; what a colleague decided is the colleague's.
  */
 final class Evidence
 {
@@ -45,8 +46,12 @@ final class Evidence
         $taught = [];
         foreach (self::parts($ensemble, $user) as $part) {
             $decisions = $evidence->in($part);
-            $score = $decisions === [] ? null : KeptScores::of($part->music);
-            $score === null || $taught[$part->id] = new TaughtPart($score, $score->parts[0], $decisions, $part->piece->title);
+            $print = $part->print_is_of === $user->id;
+            if ($decisions !== [] || $print) {
+                $score = KeptScores::of($part->music);
+                $one = new TaughtPart($score, $score->parts[0], $decisions, $part->piece->title, PartRecipe::of($part)->own());
+                $taught[$part->id] = $print ? $one->withItsPrint() : $one;
+            }
         }
 
         return $taught;
@@ -57,7 +62,9 @@ final class Evidence
     {
         $last = DB::table('log_entries')->where('user_id', $user->id)->groupBy('part_id')->selectRaw('part_id, max(id) as newest');
 
-        return $ensemble->partsInUse()->with('piece')->joinSub($last, 'last', 'last.part_id', '=', 'parts.id')->orderByDesc('last.newest')->select('parts.*')->limit(self::MOST_PARTS)->get();
+        return $ensemble->partsInUse()->with('piece.ensemble')->leftJoinSub($last, 'last', 'last.part_id', '=', 'parts.id')
+            ->where(static fn ($parts) => $parts->whereNotNull('last.newest')->orWhere('parts.print_is_of', $user->id))
+            ->orderByDesc('last.newest')->select('parts.*')->limit(self::MOST_PARTS)->get();
     }
 
     /** @return list<Decision> */

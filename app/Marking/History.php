@@ -77,6 +77,7 @@ final readonly class History
                 count($read),
                 $read[0]->remarks['reason'] ?? null,
                 isset($counting[$entry->request_key]),
+                ($read[0] ?? null)?->isOnce() === true,
             );
         }
 

@@ -67,7 +67,6 @@ final readonly class PartRecipe
         return new Settings(
             ClassProfile::fromArray($profile),
             $this->part->instrument,
-            $this->piece->bowing,
             style: $this->houseStyle(),
             order: $this->order,
             players: $this->players === null ? null : ClassProfile::fromArray([...$profile, ...$this->players]),
@@ -78,9 +77,13 @@ final readonly class PartRecipe
     /** @return array<string, mixed>|null */
     private function profile(): ?array
     {
-        $level = $this->piece->level === null ? [] : ['level' => $this->piece->level->value];
+        return $this->class === null ? null : [...$this->class, ...$this->own()];
+    }
 
-        return $this->class === null ? null : [...$this->class, ...$level, ...$this->section];
+    /** @return array<string, mixed> what the piece and the section have otherwise than the class */
+    public function own(): array
+    {
+        return [...array_filter(['level' => $this->piece->level?->value, 'bowing' => $this->piece->bowing?->value]), ...$this->section];
     }
 
     /** The usual one where what is kept is none. */
@@ -96,6 +99,6 @@ final readonly class PartRecipe
     /** @param bool $whole false: only what the bows of the section are worked out from */
     public function name(bool $whole = true): string
     {
-        return hash('xxh128', (string) json_encode([$this->part->id, $this->part->instrument, $this->piece->bowing, $this->piece->tempo, $this->profile(), $this->order, ...$whole ? [$this->players, $this->style] : []]));
+        return hash('xxh128', (string) json_encode([$this->part->id, $this->part->instrument, $this->piece->tempo, $this->profile(), $this->order, ...$whole ? [$this->players, $this->style] : []]));
     }
 }

@@ -8,12 +8,12 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\InstrumentGuess;
 use UprightPencil\Core\Strings\WrongProfile;
@@ -34,7 +34,7 @@ final class PieceImport
         array $instruments,
         string $key,
         string $kind = Piece::WORK,
-        BowingSchool $bowing = BowingSchool::StrongBeat,
+        ?BowingSchool $bowing = null,
     ): Piece {
         return self::keepScore($ensemble, Music::read($bytes)->score, $title, $rights, $instruments, $key, $kind, $bowing);
     }
@@ -51,7 +51,7 @@ final class PieceImport
         array $instruments,
         string $key,
         string $kind = Piece::WORK,
-        BowingSchool $bowing = BowingSchool::StrongBeat,
+        ?BowingSchool $bowing = null,
     ): Piece {
         $score = $score->with(title: $title);
 

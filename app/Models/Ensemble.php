@@ -100,11 +100,11 @@ final class Ensemble extends Model
      * @param  array<string, mixed>|null  $style  null: as it is
      * @param  Section|null  $of  a section or a group of players: then what is other than in the class, or in the section
      */
-    public function keepProfile(User $by, array $settings, ?array $style = null, ?Section $of = null): void
+    public function keepProfile(User $by, array $settings, ?array $style = null, ?Section $of = null, ?string $habit = null, ?string $note = null): void
     {
-        DB::transaction(function () use ($by, $settings, $style, $of): void {
+        DB::transaction(function () use ($by, $settings, $style, $of, $habit, $note): void {
             $style ??= $this->ownWriting();
-            $this->profileVersions()->create(['user_id' => $by->id, 'section_id' => $of?->id, 'settings' => $settings, 'style' => $style]);
+            $this->profileVersions()->create(['user_id' => $by->id, 'section_id' => $of?->id, 'settings' => $settings, 'style' => $style, 'habit' => $habit, 'note' => $note]);
             $of === null ? $this->update(['profile' => $settings, 'style' => $style]) : $of->update(['profile' => $settings === [] ? null : $settings]);
         });
     }

@@ -27,6 +27,7 @@ use UprightPencil\Core\Strings\Instrument;
  * @property int|null $derived_from the part that it was made from
  * @property array<string, mixed>|null $derivation how
  * @property list<string>|null $line_starts measures with which the lines of the printed page begin
+ * @property int|null $print_is_of whose marks the printed ones are, where somebody said that they are theirs
  * @property Piece $piece
  * @property Section|null $section
  */
@@ -34,7 +35,7 @@ final class Part extends Model
 {
     use PutsAway;
 
-    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at', 'derived_from', 'derivation', 'line_starts'];
+    protected $fillable = ['place', 'part_key', 'name', 'instrument', 'measures', 'music', 'section_id', 'put_away_at', 'sized_up_at', 'derived_from', 'derivation', 'line_starts', 'print_is_of'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -9,10 +9,10 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Passages;
 use UprightPencil\Core\Score\WrongOrder;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Level;
 
 /**
@@ -25,7 +25,7 @@ use UprightPencil\Core\Strings\Level;
  * @property string $kind piece or line
  * @property Carbon|null $taught_at when the class played a lesson line
  * @property Rights $rights
- * @property BowingSchool $bowing
+ * @property BowingSchool|null $bowing null: as the class has it
  * @property string $source the whole score as MusicXML
  * @property string $request_key
  * @property int $place on the shelf

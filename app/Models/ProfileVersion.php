@@ -15,6 +15,8 @@ use Illuminate\Support\Carbon;
  * @property int|null $section_id null: of the whole class
  * @property array<string, mixed> $settings
  * @property array<string, mixed> $style how marks are written
+ * @property string|null $habit what it was taken from, as its view names it
+ * @property string|null $note the same in words
  * @property Carbon $created_at
  * @property User $user
  * @property Section|null $section
@@ -23,7 +25,7 @@ final class ProfileVersion extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['user_id', 'section_id', 'settings', 'style'];
+    protected $fillable = ['user_id', 'section_id', 'settings', 'style', 'habit', 'note'];
 
     /** @return array<string, string> */
     protected function casts(): array

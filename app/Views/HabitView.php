@@ -11,7 +11,7 @@ final readonly class HabitView
      * @param  string  $what  names it
      * @param  list<HabitPlaceView>  $better  decisions that it explains and that were not explained before
      * @param  list<HabitPlaceView>  $worse  decisions that it no longer explains
-     * @param  object|null  $settings  of the class, with it; null where it is set elsewhere
+     * @param  object  $settings  of the class, with it
      */
     public function __construct(
         public string $what,
@@ -20,6 +20,6 @@ final readonly class HabitView
         public array $better,
         public array $worse,
         #[Typed('Record<string, unknown>')]
-        public ?object $settings,
+        public object $settings,
     ) {}
 }

@@ -26,6 +26,7 @@ final readonly class PieceView
      * @param  bool  $ownPassages  false: they are its rehearsal letters
      * @param  int|null  $practice  tempo for practice, in quarters a minute
      * @param  object  $practiceOf  the same for passages that have one of their own, by name
+     * @param  bool|null  $printIsMine  whether the marks that are printed are theirs, as they said; null where none are printed
      * @param  string|null  $final  since when nothing is decided any more
      * @param  string|null  $prescribedBy  who says how it is bowed
      * @param  list<string>  $left  what is left, in words
@@ -37,7 +38,7 @@ final readonly class PieceView
         #[Typed('\'piece\' | \'line\'')]
         public string $kind,
         public Rights $rights,
-        public BowingSchool $bowing,
+        public ?BowingSchool $bowing,
         public ?int $tempo,
         public int $written,
         public ?Level $level,
@@ -56,6 +57,7 @@ final readonly class PieceView
         public ?int $practice,
         #[Typed('Record<string, number>')]
         public object $practiceOf,
+        public ?bool $printIsMine,
         public ?string $final,
         public ?string $prescribedBy,
         public array $left,

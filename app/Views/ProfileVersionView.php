@@ -9,6 +9,7 @@ final readonly class ProfileVersionView
 {
     /**
      * @param  string  $at  date and time
+     * @param  string|null  $note  what it was taken from
      */
     public function __construct(
         public int $id,
@@ -18,5 +19,6 @@ final readonly class ProfileVersionView
         public object $settings,
         #[Typed('Record<string, string>')]
         public object $style,
+        public ?string $note,
     ) {}
 }

@@ -12,6 +12,7 @@ final readonly class RecordLineView
      * @param  list<string>  $words  what was decided, at most a few
      * @param  int  $decisions  how many
      * @param  bool  $counts  whether it counts now
+     * @param  bool  $once  decided for this place only
      */
     public function __construct(
         public int $seq,
@@ -23,5 +24,6 @@ final readonly class RecordLineView
         public int $decisions,
         public ?string $reason,
         public bool $counts,
+        public bool $once,
     ) {}
 }

@@ -22,7 +22,7 @@ final readonly class ShelfPieceView
         #[Typed('\'piece\' | \'line\'')]
         public string $kind,
         public Rights $rights,
-        public BowingSchool $bowing,
+        public ?BowingSchool $bowing,
         public bool $putAway,
         public ?string $concert,
         public NextStepView $next,

@@ -17,5 +17,6 @@ final readonly class ShelfView
         public array $schools,
         public array $drafts,
         public ?WorkedView $last,
+        public ?ShelfHabitView $habit,
     ) {}
 }

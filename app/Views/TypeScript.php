@@ -37,7 +37,7 @@ final class TypeScript
             ."/** The field under which a kind is decided. */\nexport const FIELD_OF: Record<KindName, FieldName> = {\n{$of}}\n\n"
             ."/** null takes back. */\nexport type DecisionFields = Partial<Record<Exclude<FieldName, 'know' | 'rewrite'>, string | number | boolean | null>> & { know?: { text: string; of: string } | null; rewrite?: readonly object[] | null }\n\n"
             ."export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks\n\n"
-            ."/** What is said of a decision: its state, why, and of what is open its question. */\nexport interface Remarks {\n    state?: 'decided' | 'suggested' | 'to-settle' | 'your-choice'\n    reason?: string\n    question?: string\n    version?: string\n    listen?: string\n}\n\n";
+            ."/** What is said of a decision: its state, whether for this once, why, and of what is open its question. */\nexport interface Remarks {\n    state?: 'decided' | 'suggested' | 'to-settle' | 'your-choice'\n    once?: boolean\n    reason?: string\n    question?: string\n    version?: string\n    listen?: string\n}\n\n";
     }
 
     /** @param  list<string>  $values  */

@@ -66,7 +66,7 @@ final class HabitTest extends TestCase
         $colleague = self::director('two@school.test');
         $this->ensemble->memberships()->create(['user_id' => $colleague->id, 'role' => 'director', 'decides' => true]);
         $this->actingAs($colleague);
-        self::assertSame(['decisions' => 0, 'before' => 0, 'after' => 0, 'habits' => []], $this->habits());
+        self::assertSame([], $this->habits()['habits']);
 
         $this->actingAs($this->director);
         foreach ([$one, $two] as $part) {
@@ -88,17 +88,111 @@ final class HabitTest extends TestCase
         self::assertArrayNotHasKey('open', $this->ensemble->refresh()->settings());
     }
 
+    public function test_what_was_decided_for_this_once_says_nothing(): void
+    {
+        [$one, $two] = array_map($this->piece(...), array_slice(self::UP, 0, 2), ['First Steps', 'Second Steps']);
+        $this->writesFour($one);
+        $this->writesFour($two, ['once' => true]);
+        self::assertSame([], $this->habits()['habits'], 'one piece is no habit');
+        self::assertStringContainsString('"once":true', (string) json_encode($this->getJson("/api/parts/{$two->id}/history")->assertOk()->json()));
+        $this->postJson("/api/parts/{$two->id}/log", self::entry([['note' => 'n1', 'finger' => 2, 'once' => 'sometimes']]))->assertUnprocessable()->assertJsonPath('message', '“once” of a decision is true or false: {"note":"n1","finger":2,"once":"sometimes"}');
+    }
+
+    public function test_printed_marks_tell_when_the_director_says_that_they_are_theirs(): void
+    {
+        $fours = static fn (string $tune): string => (string) preg_replace('/(<pitch><step>(?:A<\/step><octave>4|E<\/step><octave>5)<\/octave><\/pitch>.*?)(<\/note>)/s', '$1<notations><technical><fingering>4</fingering></technical></notations>$2', (string) preg_replace('/>\s+</', '><', self::musicXml($tune)));
+        [$one, $two] = array_map(fn (string $tune, string $title): Part => PieceImport::keep($this->ensemble, $fours($tune), $title, Rights::Own, [], Str::uuid()->toString())->parts()->firstOrFail(), array_slice(self::UP, 0, 2), ['First Steps', 'Second Steps']);
+        $third = $this->piece(self::UP[2], 'Third Steps');
+        self::assertSame([0, []], [$this->habits()['decisions'], $this->habits()['habits']], 'a print is nobody’s until somebody says so');
+        $this->getJson("/api/pieces/{$third->piece_id}")->assertOk()->assertJsonPath('printIsMine', null);
+        foreach ([$one, $two] as $part) {
+            $this->getJson("/api/pieces/{$part->piece_id}")->assertOk()->assertJsonPath('printIsMine', false);
+            $this->patchJson("/api/pieces/{$part->piece_id}", ['printIsMine' => true])->assertNoContent();
+        }
+        self::assertSame('open=four', $this->habits()['habits'][0]['what']);
+        $this->patchJson("/api/pieces/{$one->piece_id}", ['printIsMine' => false])->assertNoContent();
+        self::assertSame([], $this->habits()['habits']);
+    }
+
+    public function test_not_now_is_a_week_and_an_answer_may_hold_for_all_ensembles(): void
+    {
+        $other = self::ensembleOf($this->director);
+        $others = self::ensembleOf(self::director('two@school.test'));
+        [$one, $two] = array_map($this->piece(...), array_slice(self::UP, 0, 2), ['First Steps', 'Second Steps']);
+        $this->writesFour($one);
+        $this->writesFour($two);
+        self::assertSame(1, $this->habits()['others']);
+        $this->answers('open=four', 'later');
+        self::assertSame([], $this->habits()['habits']);
+        $this->travel(8)->days();
+        self::assertCount(1, $this->habits()['habits']);
+
+        $this->answers('open=four', 'taken', true);
+        self::assertSame(['four', 'four', null], array_map(static fn (Ensemble $one): mixed => $one->refresh()->settings()['open'] ?? null, [$this->ensemble, $other, $others]));
+        self::assertSame(['open', 'You write 4 where others would play an open string.'], [$this->habits()['taken'][0]['what'], $this->habits()['taken'][0]['sentence']]);
+        self::assertSame('You write 4 where others would play an open string.', $this->getJson("/api/ensembles/{$this->ensemble->id}/profile")->json('versions.0.note'));
+
+        $this->ensemble->keepProfile($this->director, ['vibrato' => true] + $this->ensemble->settings());
+        $this->answers('open', 'back');
+        self::assertSame([null, true], [$this->ensemble->refresh()->settings()['open'] ?? null, $this->ensemble->settings()['vibrato']], 'what was changed since stays');
+        self::assertSame([], $this->habits()['taken']);
+        $this->answers('open=four', 'never', true);
+        self::assertSame([], $this->habits()['habits']);
+        $this->postJson("/api/ensembles/{$this->ensemble->id}/habits", ['what' => 'marks', 'answer' => 'back'])->assertUnprocessable()->assertJsonPath('message', 'This was not taken, or is taken back already.');
+    }
+
+    public function test_the_shelf_shows_one_proposal_a_day_after_three_pieces(): void
+    {
+        [$one, $two, $third] = array_map($this->piece(...), self::UP, ['First Steps', 'Second Steps', 'Third Steps']);
+        $this->writesFour($one);
+        $this->writesFour($two);
+        $shelf = fn (): mixed => $this->getJson('/api/shelf')->assertOk()->json('habit');
+        $shelf();
+        self::assertNull($shelf(), 'two pieces are told in the class screen only');
+        $this->writesFour($third);
+        self::assertNull($shelf(), 'the shelf does not wait for it');
+        self::assertSame(['open=four', $this->ensemble->id], [$shelf()['what'], $shelf()['ensemble']], 'worked out behind');
+
+        $this->answers('open=four', 'later');
+        self::assertNull($shelf(), 'no other on the same day');
+        $this->travel(8)->days();
+        self::assertNull($shelf(), 'forgotten by now, and worked out again');
+        self::assertSame('You write 4 where others would play an open string.', $shelf()['sentence']);
+        $this->actingAs(self::director('two@school.test'));
+        self::assertNull($shelf(), 'to nobody else');
+    }
+
+    public function test_the_school_of_bowing_is_the_classs_unless_a_piece_has_its_own(): void
+    {
+        $march = '4/4 | A4q. B4e C5q. D5e | E5q. D5e C5q. B4e | A4q. B4e C5h | A4w';
+        [$follows, $own] = array_map(fn (string $title): Part => $this->piece($march, $title), ['Follows', 'Has its own']);
+        $this->patchJson("/api/pieces/{$own->piece_id}", ['bowing' => 'strong-beat'])->assertNoContent();
+        $hooks = static fn (Part $part): int => count(array_filter((new PartDesk(Part::query()->findOrFail($part->id)))->marked()->notes, static fn ($note): bool => $note->bow?->action?->value === 'hook'));
+        $before = $hooks($follows);
+        self::assertGreaterThan(0, $before);
+        $this->ensemble->keepProfile($this->director, ['bowing' => 'as-it-comes'] + $this->ensemble->settings());
+        self::assertSame([0, $before], [$hooks($follows), $hooks($own)]);
+    }
+
+    private function answers(string $what, string $answer, bool $everywhere = false): void
+    {
+        $this->postJson("/api/ensembles/{$this->ensemble->id}/habits", ['what' => $what, 'answer' => $answer, 'everywhere' => $everywhere])->assertNoContent();
+    }
+
     private function piece(string $tune, string $title): Part
     {
         return PieceImport::keep($this->ensemble, self::musicXml($tune), $title, Rights::Own, [], Str::uuid()->toString())->parts()->firstOrFail();
     }
 
-    /** @return int how often */
-    private function writesFour(Part $part): int
+    /**
+     * @param  array<string, bool>  $said
+     * @return int how often
+     */
+    private function writesFour(Part $part, array $said = []): int
     {
         $open = array_filter((new PartDesk($part))->marked()->notes, static fn ($note): bool => $note->finger?->fingering->stop->finger === 0 && in_array($note->note->pitch?->name(), ['A4', 'E5'], true));
         foreach ($open as $note) {
-            $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => $note->note->id, 'finger' => 4]]))->assertOk();
+            $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => $note->note->id, 'finger' => 4] + $said]))->assertOk();
         }
 
         return count($open);
@@ -110,10 +204,10 @@ final class HabitTest extends TestCase
         return array_values(array_map(static fn ($note): string => (string) $note->finger?->fingering->stop->finger, array_filter((new PartDesk(Part::query()->findOrFail($part->id)))->marked()->notes, static fn ($note): bool => in_array($note->note->pitch?->name(), ['A4', 'E5'], true))));
     }
 
-    /** @return array{decisions: int, before: int, after: int, habits: list<array<string, mixed>>} */
+    /** @return array{decisions: int, before: int, after: int, habits: list<array<string, mixed>>, taken: list<array<string, string>>, others: int} */
     private function habits(): array
     {
-        /** @var array{decisions: int, before: int, after: int, habits: list<array<string, mixed>>} $told */
+        /** @var array{decisions: int, before: int, after: int, habits: list<array<string, mixed>>, taken: list<array<string, string>>, others: int} $told */
         $told = $this->getJson("/api/ensembles/{$this->ensemble->id}/habits")->assertOk()->json();
 
         return $told;

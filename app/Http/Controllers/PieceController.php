@@ -28,15 +28,16 @@ use App\Views\PieceView;
 use App\Views\SectionView;
 use App\Views\WordsView;
 use Illuminate\Container\Attributes\CurrentUser;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Validation\Rule;
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\TempoMap;
 use UprightPencil\Core\Score\WrongOrder;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Level;
 
 /** Pieces and lesson lines: named, moved on the shelf, put away, and taken away for good. */
@@ -44,7 +45,7 @@ final class PieceController extends Controller
 {
     private const ORDERS = 30;
 
-    public function show(Piece $piece): JsonResponse
+    public function show(Piece $piece, #[CurrentUser] User $user): JsonResponse
     {
         $ensemble = $piece->ensemble;
         $parts = $piece->parts()->withCount('versions')->get();
@@ -75,11 +76,24 @@ final class PieceController extends Controller
             $piece->own_passages,
             $piece->practice['tempo'] ?? null,
             (object) ($piece->practice['passages'] ?? []),
+            self::printIsMine($parts, $user),
             $piece->final_at?->toIso8601String(),
             Prescribed::by($piece),
             NextStep::left($piece->partsInUse()->select(['parts.id', 'piece_id', 'place'])->tap(static fn ($query) => NextStep::with($query->toBase()))->get()),
             WordsView::of(PartRecipe::of($parts->firstOrFail()->setRelation('piece', $piece))->houseStyle()->vocabulary),
         ));
+    }
+
+    /**
+     * Whether the marks that are printed are theirs, as they said; null where none are printed.
+     *
+     * @param  Collection<int, Part>  $parts
+     */
+    private static function printIsMine(Collection $parts, User $user): ?bool
+    {
+        $printed = $parts->filter(static fn (Part $part): bool => preg_match('/<(fingering|open-string|up-bow|down-bow)\b/', $part->music) === 1);
+
+        return $printed->isEmpty() ? null : $printed->contains('print_is_of', $user->id);
     }
 
     /** One that cannot be read is left out. */
@@ -92,18 +106,19 @@ final class PieceController extends Controller
         }
     }
 
-    public function update(Request $request, Piece $piece): Response
+    public function update(Request $request, Piece $piece, #[CurrentUser] User $user): Response
     {
-        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string, putAway?: bool, tempo?: int|null, level?: string|null, occasion?: int|null, kind?: string, final?: bool, taught?: bool, practice?: array{tempo?: int|null, passages?: array<string, int>}|null} $asked */
+        /** @var array{title?: string, composer?: string|null, rights?: string, bowing?: string|null, putAway?: bool, tempo?: int|null, printIsMine?: bool, level?: string|null, occasion?: int|null, kind?: string, final?: bool, taught?: bool, practice?: array{tempo?: int|null, passages?: array<string, int>}|null} $asked */
         $asked = $request->validate([
             'title' => ['sometimes', 'required', 'string', 'max:200'],
             'composer' => ['sometimes', 'nullable', 'string', 'max:200'],
             'rights' => ['sometimes', Rule::enum(Rights::class)],
-            'bowing' => ['sometimes', Rule::enum(BowingSchool::class)],
+            'bowing' => ['sometimes', 'nullable', Rule::enum(BowingSchool::class)],
             'putAway' => ['sometimes', 'boolean'],
             'kind' => ['sometimes', Rule::in(Piece::KINDS)],
             'tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
             'final' => ['sometimes', 'boolean'],
+            'printIsMine' => ['sometimes', 'boolean'],
             'taught' => ['sometimes', 'boolean'],
             'practice' => ['sometimes', 'nullable', 'array:tempo,passages'],
             'practice.tempo' => ['sometimes', 'nullable', 'integer', 'min:20', 'max:300'],
@@ -117,6 +132,7 @@ final class PieceController extends Controller
         isset($asked['taught']) && $piece->taught_at = $asked['taught'] ? ($piece->taught_at ?? now()) : null;
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];
         array_key_exists('occasion', $asked) && $piece->occasion_id = $asked['occasion'];
+        isset($asked['printIsMine']) && $piece->parts()->update(['print_is_of' => $asked['printIsMine'] ? $user->id : null]);
         $piece->putAway($asked['putAway'] ?? null);
         $piece->save();
 

@@ -57,7 +57,7 @@ final class ProfileController extends Controller
             array_map(static fn (Instrument $instrument): TaughtView => new TaughtView($instrument, $instrument->positions(), self::placements($instrument)), Instrument::cases()),
             InstrumentData::POSITION_NUMERALS,
             self::terms(),
-            array_values($ensemble->profileVersions()->where('section_id', $section?->id)->with('user')->orderByDesc('id')->limit(self::VERSIONS)->get()->map(static fn (ProfileVersion $version): ProfileVersionView => new ProfileVersionView($version->id, $version->user->name, $version->created_at->toIso8601String(), (object) [...self::base($ensemble, $section), ...$version->settings], (object) $version->style))->all()),
+            array_values($ensemble->profileVersions()->where('section_id', $section?->id)->with('user')->orderByDesc('id')->limit(self::VERSIONS)->get()->map(static fn (ProfileVersion $version): ProfileVersionView => new ProfileVersionView($version->id, $version->user->name, $version->created_at->toIso8601String(), (object) [...self::base($ensemble, $section), ...$version->settings], (object) $version->style, $version->note))->all()),
             $sample === null ? null : new ProfileSampleView($sample->piece->title, $sample->name, $sample->music, hash('sha256', $sample->music)),
         ));
     }

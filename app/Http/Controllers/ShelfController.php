@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Access\Ability;
 use App\Access\Access;
+use App\Habits\HabitOfTheDay;
 use App\Marking\NextStep;
 use App\Marking\PartDesk;
 use App\Models\Ensemble;
@@ -48,7 +49,7 @@ final class ShelfController extends Controller
         }
         $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
 
-        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user), self::last($user)));
+        return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user), self::last($user), HabitOfTheDay::of($user)));
     }
 
     /** @param Collection<int, Ensemble> $ensembles */

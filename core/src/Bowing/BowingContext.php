@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Marks\BowMarks;
 use UprightPencil\Core\Bowing\Strokes\BowNeed;
 use UprightPencil\Core\Bowing\Strokes\ChangePlace;
@@ -24,6 +23,7 @@ use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\PlayingOrder;
 use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Ensemble\PieceMarker;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Archive;
@@ -20,6 +19,7 @@ use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;

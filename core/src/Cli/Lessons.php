@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Cli;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
@@ -12,6 +11,7 @@ use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Score\Score;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
 use UprightPencil\Core\Teaching\Knowing\ByLines;
@@ -52,11 +52,14 @@ final class Lessons
     /** A decisions file for each file of music, in the same order. */
     public static function learn(Arguments $arguments): string
     {
-        $decided = $arguments->listed('decisions');
-        count($decided) === count($arguments->files) || throw new WrongUsage('learn needs a decisions file for each file of music, with commas, in the same order.');
+        $isDecisions = static fn (string $file): bool => str_ends_with(strtolower($file), '.json');
+        $files = array_values(array_filter($arguments->files, static fn (string $file): bool => ! $isDecisions($file)));
+        // After a blank instead of a comma they are meant all the same.
+        $decided = [...$arguments->listed('decisions'), ...array_values(array_filter($arguments->files, $isDecisions))];
+        count($decided) === count($files) || throw new WrongUsage('learn needs a decisions file for each file of music, with commas, in the same order.');
         $tune = $arguments->number('tune', 1, 100_000);
         $taught = $titles = [];
-        foreach ($arguments->files as $place => $file) {
+        foreach ($files as $place => $file) {
             $score = Music::read(Given::contents($file), $tune === null ? null : (int) $tune)->score;
             $title = $score->title === '' || in_array($score->title, $titles, true) ? trim("{$score->title} (".basename($file).')') : $score->title;
             $titles[] = $title;

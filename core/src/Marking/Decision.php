@@ -20,7 +20,7 @@ final readonly class Decision
 
     private const ABOUT = ['part', 'note', 'to', 'measures', 'players'];
 
-    private const REMARKS = ['state', ...self::TOLD];
+    private const REMARKS = ['state', 'once', ...self::TOLD];
 
     /** Who, when, why; and of what is open, which question it belongs to, which version it is, and what to listen for. */
     private const TOLD = ['by', 'at', 'reason', 'question', 'version', 'listen'];
@@ -148,8 +148,19 @@ final readonly class Decision
             }
             $value === null || $remarks[$name] = $value;
         }
+        $once = $data['once'] ?? false;
+        if (! is_bool($once)) {
+            throw new WrongDecision('“once” of a decision is true or false: '.self::shown($data));
+        }
+        $once && $remarks['once'] = 'yes';
 
         return $remarks;
+    }
+
+    /** Decided for this place only: it says nothing about how somebody marks. */
+    public function isOnce(): bool
+    {
+        return isset($this->remarks['once']);
     }
 
     /**
@@ -186,6 +197,7 @@ final readonly class Decision
         return array_filter($about, static fn (?string $value): bool => $value !== null)
             + $this->fields
             + ($this->state === DecisionState::Decided ? [] : ['state' => $this->state->value])
+            + ($this->isOnce() ? ['once' => true] : [])
             + $this->remarks;
     }
 

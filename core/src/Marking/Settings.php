@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Terms\BowTerms;
 use UprightPencil\Core\Fingering\Terms\Terms;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\TempoMap;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;

@@ -6,8 +6,8 @@ namespace UprightPencil\Core\Tests\Bowing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Tests\Support;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Format\Abc\Reader;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;

@@ -101,7 +101,7 @@ final class LearningTest extends TestCase
         self::assertSame('four', $told['open']);
         $one = $told['learned']['understood'][0];
         self::assertSame(['open', 'up-open-down-four', 'four'], [$one['what'], $one['from'], $one['to']]);
-        self::assertMatchesRegularExpression('/^\d+ of \d+ times that it would change something you decided about\.$/', $one['evidence']);
+        self::assertMatchesRegularExpression('/^Right \d+ of the \d+ times that it changes something you decided about\.$/', $one['evidence']);
         self::assertContains(['4 on D', '0 on A'], array_map(static fn (array $place): array => [$place['chosen'], $place['proposed']], $one['better']));
         self::assertSame($told['open'], ClassProfile::fromArray($told)->openStrings->value, 'its file is a profile');
     }

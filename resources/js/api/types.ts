@@ -69,9 +69,10 @@ export type DecisionFields = Partial<Record<Exclude<FieldName, 'know' | 'rewrite
 
 export type Decision = ({ note: string; to?: string } | { measures: string }) & DecisionFields & Remarks
 
-/** What is said of a decision: its state, why, and of what is open its question. */
+/** What is said of a decision: its state, whether for this once, why, and of what is open its question. */
 export interface Remarks {
     state?: 'decided' | 'suggested' | 'to-settle' | 'your-choice'
+    once?: boolean
     reason?: string
     question?: string
     version?: string
@@ -551,7 +552,7 @@ export interface Habit {
     better: HabitPlace[]
     /** decisions that it no longer explains */
     worse: HabitPlace[]
-    /** of the class, with it; null where it is set elsewhere */
+    /** of the class, with it */
     settings: Record<string, unknown>
 }
 
@@ -574,9 +575,13 @@ export interface Habits {
     decisions: number
     /** of them the tool would have proposed so many */
     before: number
-    /** and with what was understood so many */
+    /** and with what was understood so many, in each piece only with what the other pieces carry by themselves */
     after: number
     habits: Habit[]
+    /** that were made the rule, the newest first */
+    taken: TakenHabit[]
+    /** further ensembles that they direct */
+    others: number
 }
 
 /** How the hand goes through a part. */
@@ -1289,7 +1294,7 @@ export interface Piece {
     composer: string
     kind: 'piece' | 'line'
     rights: Rights
-    bowing: BowingSchool
+    bowing: BowingSchool | null
     /** quarters a minute that somebody chose */
     tempo: number | null
     /** quarters a minute that its file begins with */
@@ -1320,6 +1325,8 @@ export interface Piece {
     practice: number | null
     /** the same for passages that have one of their own, by name */
     practiceOf: Record<string, number>
+    /** whether the marks that are printed are theirs, as they said; null where none are printed */
+    printIsMine: boolean | null
     /** since when nothing is decided any more */
     final: string | null
     /** who says how it is bowed */
@@ -1574,6 +1581,8 @@ export interface ProfileVersion {
     at: string
     settings: Record<string, unknown>
     style: Record<string, string>
+    /** what it was taken from */
+    note: string | null
 }
 
 /** What is proposed, as the decisions that take it. */
@@ -1653,6 +1662,8 @@ export interface RecordLine {
     reason: string | null
     /** whether it counts now */
     counts: boolean
+    /** decided for this place only */
+    once: boolean
 }
 
 /** Why an entry is not in the record. */
@@ -1895,6 +1906,7 @@ export interface Shelf {
     /** what they are typing, the newest first */
     drafts: Draft[]
     last: Worked | null
+    habit: ShelfHabit | null
 }
 
 /** An ensemble on the shelf. */
@@ -1914,6 +1926,15 @@ export interface ShelfEnsemble {
     /** that are still to come */
     occasions: Occasion[]
     pieces: ShelfPiece[]
+}
+
+/** The one proposal of the day about how somebody marks. */
+export interface ShelfHabit {
+    ensemble: number
+    name: string
+    what: string
+    sentence: string
+    evidence: string
 }
 
 /** A part on the shelf. */
@@ -1945,7 +1966,7 @@ export interface ShelfPiece {
     /** piece or line */
     kind: 'piece' | 'line'
     rights: Rights
-    bowing: BowingSchool
+    bowing: BowingSchool | null
     putAway: boolean
     /** that it is for */
     concert: string | null
@@ -2068,6 +2089,15 @@ export interface Tacet {
     part: string
     from: string
     to: string
+}
+
+/** A habit that was made the rule, and still is. */
+export interface TakenHabit {
+    /** names it */
+    what: string
+    sentence: string
+    /** date and time */
+    at: string
 }
 
 /** What an instrument is taught, or can be. */

@@ -39,6 +39,6 @@ watch(
 
 <template>
     <ul v-if="lines.length > 0" class="note-record quiet" aria-label="Who decided it">
-        <li v-for="line in lines" :key="line.seq">{{ line.by }}, {{ timeWords(line.at) }}<template v-if="line.reason">: <strong>{{ line.reason }}</strong></template></li>
+        <li v-for="line in lines" :key="line.seq">{{ line.by }}, {{ timeWords(line.at) }}<template v-if="line.reason">: <strong>{{ line.reason }}</strong></template><template v-if="line.once">, for this once</template></li>
     </ul>
 </template>

@@ -93,16 +93,29 @@ export function deskHands(reach: Reach): DeskHands {
     }
 
     /** The bow’s decisions stand on the first note of the stroke. */
-    async function reason(): Promise<void> {
+    function decidedHere(otherwise: string): Decision | null {
         const holds = (note: Note | null) => (note === null ? [] : Object.entries(note.decided).filter(([, value]) => !String(value).endsWith('…')))
         const note = [selecting.chosen.value, selecting.strokeChosen.value].find((one) => holds(one).length > 0) ?? null
         if (note === null) {
-            say(selecting.chosen.value === null ? NOTHING_CHOSEN : 'Decide something here first; then say why.')
-            return
+            say(selecting.chosen.value === null ? NOTHING_CHOSEN : otherwise)
+            return null
         }
-        const words = await ask('Why is it decided so?', '', /^/, 'In one line.', 'Keep it')
-        if (words !== null && words.trim() !== '') {
-            desk.decide({ note: note.id, ...Object.fromEntries(holds(note)), reason: words.trim() })
+        return { note: note.id, ...Object.fromEntries(holds(note)) }
+    }
+
+    async function reason(): Promise<void> {
+        const decided = decidedHere('Decide something here first; then say why.')
+        const words = decided === null ? null : await ask('Why is it decided so?', '', /^/, 'In one line.', 'Keep it')
+        if (decided !== null && words !== null && words.trim() !== '') {
+            desk.decide({ ...decided, reason: words.trim() })
+        }
+    }
+
+    function once(): void {
+        const decided = decidedHere('Decide something here first; then say that it is for this once.')
+        if (decided !== null) {
+            desk.decide({ ...decided, once: true })
+            say('For this once: it says nothing about how you mark.')
         }
     }
 
@@ -138,6 +151,7 @@ export function deskHands(reach: Reach): DeskHands {
         asIn: () => void carries.asIn(),
         version: versions.version,
         reason: () => void reason(),
+        once,
         lookBack: reach.lookBack,
         hear: () => (hearing.playing.value ? hearing.stop() : void hearing.play(selecting.span(), trying.trial.value?.decisions ?? [])),
         large: () => (hearing.large.value = !hearing.large.value),

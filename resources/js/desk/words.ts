@@ -122,7 +122,7 @@ export function decisionWords(decision: Decision, notes: ReadonlyMap<string, Not
 }
 
 /** What is said of a decision, and is no part of it. */
-const REMARKS = ['state', 'reason', 'question', 'version', 'listen']
+const REMARKS = ['state', 'once', 'reason', 'question', 'version', 'listen']
 
 function fieldsWords(fields: Record<string, unknown>): string {
     const what = Object.entries(fields).map(([field, value]) => {

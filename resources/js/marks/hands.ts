@@ -40,6 +40,8 @@ export interface DeskHands {
     version(): void
     /** Says why something was decided. */
     reason(): void
+    /** Decided for this place only. */
+    once(): void
     lookBack(): void
     hear(): void
     large(): void

@@ -86,6 +86,7 @@ watch(shown, (seq) => {
                                 <span v-for="words in entry.words" :key="words">{{ WHAT[entry.what] }}{{ words }}</span>
                                 <span v-if="entry.decisions > entry.words.length" class="quiet">and {{ entry.decisions - entry.words.length }} more</span>
                                 <span v-if="entry.reason" class="entry-reason">{{ entry.reason }}</span>
+                                <span v-if="entry.once" class="quiet">for this once</span>
                                 <span v-if="!entry.counts && entry.what === 'decide'" class="quiet">taken back since</span>
                             </button>
                         </li>

@@ -79,6 +79,7 @@ onMounted(load)
         <p v-if="shelf?.ensembles.length === 0" class="notice">The shelf is empty. Open an ensemble first; then import its music and ask colleagues in.</p>
         <p v-if="wanted && there.length === 0" class="notice">Nothing on the shelf is called that.</p>
         <p v-if="last && wanted === ''" class="go-on"><RouterLink :to="lastPlace"><kbd aria-hidden="true">Enter</kbd>Go on with <strong>{{ last.title }}, {{ last.name }}</strong></RouterLink> <span class="quiet">{{ timeWords(last.at) }}</span></p>
+        <p v-if="shelf?.habit && wanted === ''" class="shelf-habit"><span>{{ shelf.habit.sentence }} <span class="quiet">{{ shelf.habit.evidence }}</span></span> <RouterLink :to="`/ensembles/${shelf.habit.ensemble}/profile`">Make it the rule for {{ shelf.habit.name }}?</RouterLink></p>
         <section v-if="shelf && shelf.drafts.length > 0 && wanted === ''" class="drafts" aria-label="Being typed">
             <h2>Being typed</h2>
             <RouterLink v-for="draft in shelf.drafts" :key="draft.key" class="draft" :to="`/by-hand/${draft.key}`"><strong>{{ draft.of ?? (draft.title || 'A new tune') }}</strong> <span class="quiet">{{ draft.measures }} {{ say(draft.measures === 1 ? 'measure' : 'measures') }}, {{ dayWords(draft.at) }}</span></RouterLink>

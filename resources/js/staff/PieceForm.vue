@@ -2,25 +2,25 @@
 import { ElAlert, ElButton, ElForm, ElFormItem, ElInput, ElInputNumber, ElMessage, ElOption, ElSelect } from 'element-plus'
 import { ref } from 'vue'
 import { api } from '../api/client'
-import type { Level, Piece } from '../api/types'
+import type { BowingSchool, Level, Piece } from '../api/types'
 import { say } from '../stores/say'
 import { useAttempt } from '../components/attempt'
 import { LEVELS, RIGHTS, RIGHTS_MEAN } from '../desk/words'
+import { BOWINGS } from './profile-settings'
 import { dateWords, KINDS } from './words'
 
 /** What a piece is called, may be shown of, and is worked out with. */
 const props = defineProps<{ piece: Piece }>()
 const emit = defineEmits<{ changed: [] }>()
 
-const SCHOOLS = { 'strong-beat': 'Down on strong beats', 'as-it-comes': 'As it comes', paired: 'Paired: three beats down, up-up' }
 const AS_THE_CLASS = 'class'
 
 const { title, composer, kind, rights, bowing, tempo, level, occasion } = props.piece
-const given = ref({ title, composer, kind, rights, bowing, tempo, level: level ?? AS_THE_CLASS, occasion: occasion ?? 0 })
+const given = ref({ title, composer, kind, rights, bowing: bowing ?? AS_THE_CLASS, tempo, level: level ?? AS_THE_CLASS, occasion: occasion ?? 0 })
 const { fault, busy, attempt } = useAttempt()
 
 async function save(): Promise<void> {
-    const changed = { ...given.value, level: given.value.level === AS_THE_CLASS ? null : (given.value.level as Level), occasion: given.value.occasion === 0 ? null : given.value.occasion }
+    const changed = { ...given.value, bowing: given.value.bowing === AS_THE_CLASS ? null : (given.value.bowing as BowingSchool), level: given.value.level === AS_THE_CLASS ? null : (given.value.level as Level), occasion: given.value.occasion === 0 ? null : given.value.occasion }
     if (await attempt(() => api.changePiece(props.piece.id, changed))) {
         ElMessage.success('The piece is changed. What you decided stays.')
         emit('changed')
@@ -50,7 +50,10 @@ async function save(): Promise<void> {
                 <p v-if="piece.occasions.length === 0" class="quiet small-print"><RouterLink :to="`/ensembles/${piece.ensembleId}/dates`">Add the concert’s date</RouterLink> first.</p>
             </ElFormItem>
             <ElFormItem label="School of bowing" for="piece-bowing">
-                <ElSelect id="piece-bowing" v-model="given.bowing"><ElOption v-for="(words, key) in SCHOOLS" :key="key" :value="key" :label="words" /></ElSelect>
+                <ElSelect id="piece-bowing" v-model="given.bowing">
+                    <ElOption :value="AS_THE_CLASS" label="as the class" />
+                    <ElOption v-for="(words, key) in BOWINGS" :key="key" :value="key" :label="words" />
+                </ElSelect>
             </ElFormItem>
             <ElFormItem label="Level for this piece" for="piece-level">
                 <ElSelect id="piece-level" v-model="given.level">

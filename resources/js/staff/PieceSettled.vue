@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ElAlert, ElButton, ElInput, ElInputNumber } from 'element-plus'
+import { ElAlert, ElButton, ElCheckbox, ElInput, ElInputNumber } from 'element-plus'
 import { ref } from 'vue'
 import { api } from '../api/client'
 import type { Piece } from '../api/types'
@@ -38,6 +38,10 @@ const saveTempos = () => doing(() => api.changePiece(props.piece.id, { practice:
         <h2>Prescribed bowings</h2>
         <p v-if="piece.prescribedBy" class="notice">{{ piece.prescribedBy }} prescribes how it is bowed: what was decided of the bow then stays. <ElButton size="small" @click="doing(() => api.liftPrescription(piece.id))">Lift it</ElButton></p>
         <form v-else class="row" @submit.prevent="doing(() => api.prescribe(piece.id, by))"><ElInput v-model="by" maxlength="100" placeholder="A festival, a guest conductor" aria-label="Who prescribes it" /><ElButton native-type="submit" :disabled="by.trim() === ''" :loading="busy">Lock the bowings as they are</ElButton></form>
+        <template v-if="piece.printIsMine !== null">
+            <h2>Printed fingers and bowings</h2>
+            <ElCheckbox :model-value="piece.printIsMine" label="They are mine: they tell how I mark" @change="(is) => doing(() => api.changePiece(piece.id, { printIsMine: is === true }))" />
+        </template>
         <h2>Final</h2>
         <p class="row"><span>{{ piece.final ? `Nothing is decided in it any more, since ${dayWords(piece.final)}.` : 'When all is settled, nothing changes by a slip of a key.' }}</span><ElButton :loading="busy" @click="doing(() => api.changePiece(piece.id, { final: piece.final === null }))">{{ piece.final ? 'Take that back' : 'This piece is final' }}</ElButton></p>
     </section>

@@ -108,7 +108,7 @@ watch(given, useDebounceFn(ask, 250))
                 <h2>Earlier profiles</h2>
                 <ul class="links">
                     <li v-for="version in profile.versions" :key="version.id">
-                        <span>{{ LEVELS[String(version.settings.level ?? '')] ?? 'a level' }}{{ Object.keys(version.settings).length > 1 ? ', changed by hand' : '' }}<br><small class="quiet">{{ version.by }}, {{ dayWords(version.at) }}</small></span>
+                        <span>{{ LEVELS[String(version.settings.level ?? '')] ?? 'a level' }}{{ Object.keys(version.settings).length > 1 ? ', changed by hand' : '' }}<br><small v-if="version.note" class="quiet">{{ version.note }}<br></small><small class="quiet">{{ version.by }}, {{ dayWords(version.at) }}</small></span>
                         <ElPopconfirm title="Bring these settings back? They are kept as a new profile." width="240" confirm-button-text="Bring back" cancel-button-text="No" @confirm="emit('keep', { settings: version.settings, style: version.style, directors: profile.directors })">
                             <template #reference><ElButton size="small">Bring back</ElButton></template>
                         </ElPopconfirm>

@@ -3,11 +3,15 @@ import type { Instrument, Level, Profile, Taught } from '../api/types'
 
 export type Settings = Record<string, unknown>
 
+/** What a school of bowing is called. */
+export const BOWINGS = { 'strong-beat': 'down on strong beats', 'as-it-comes': 'as it comes', paired: 'paired: three beats down, up-up' }
+
 /** What a school of fingering or writing is called, setting by setting. */
 export const CHOICES: { name: string; label: string; usual?: string; options: Record<string, string> }[] = [
     { name: 'open', label: 'Open strings', options: { 'up-open-down-four': 'open going up, 4 coming down', open: 'open whenever it is easy', four: '4 where it saves a crossing or the note is held' } },
     { name: 'lowFirst', label: 'Low first fingers', usual: 'reach', options: { reach: 'reach back with 1', move: 'move the hand to half position' } },
     { name: 'chromatic', label: 'Half steps', usual: 'either', options: { either: 'as it lies', slide: 'slide one finger', neighbours: 'neighbouring fingers' } },
+    { name: 'bowing', label: 'Bowing', usual: 'strong-beat', options: BOWINGS },
     { name: 'handSize', label: 'Hands', usual: 'usual', options: { small: 'small: avoid stretches', usual: 'usual', large: 'large' } },
     { name: 'printed', label: 'Printed fingers', usual: 'follow', options: { follow: 'are followed', suggest: 'are suggestions', ignore: 'are passed over' } },
     { name: 'tempo', label: 'Tempo they are comfortable with', usual: 'usual', options: { slower: 'slower than most of their level', usual: 'as most of their level', faster: 'faster than most of their level' } },

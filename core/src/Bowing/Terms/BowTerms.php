@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Terms;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Strokes\BowNeed;
 use UprightPencil\Core\Bowing\Strokes\SlurLoad;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\ClassProfile;
 
 /** All cost terms of the planner, in one visible list. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Terms;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Strings\BowingSchool;
 
 final readonly class Entry implements WayTerm
 {

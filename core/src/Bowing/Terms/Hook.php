@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Bowing\Terms;
 
-use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Bowing\Marks\Prices;
 use UprightPencil\Core\Bowing\Strokes\Figures;
 use UprightPencil\Core\Score\BowSign;
+use UprightPencil\Core\Strings\BowingSchool;
 
 final readonly class Hook implements TurnTerm
 {

@@ -58,11 +58,38 @@ final readonly class Change
      */
     public function on(array $profile): array
     {
-        if ($this->term === '') {
-            return [$this->place => $this->to] + $profile;
-        }
+        return self::put($profile, $this->what, $this->to);
+    }
 
-        return [$this->place => [$this->term => $this->to] + (is_array($profile[$this->place] ?? null) ? $profile[$this->place] : [])] + $profile;
+    /**
+     * @param  array<mixed>  $profile  as a file has it
+     * @param  string  $what  where it stands: “open”, “weights.shift”
+     * @param  string|float|null  $to  null: the profile says nothing of it
+     * @return array<mixed>
+     */
+    public static function put(array $profile, string $what, string|float|null $to): array
+    {
+        [$place, $term] = explode('.', $what) + [1 => null];
+        if ($term === null) {
+            return $to === null ? array_diff_key($profile, [$place => 1]) : [$place => $to] + $profile;
+        }
+        $weights = is_array($profile[$place] ?? null) ? $profile[$place] : [];
+
+        return [$place => $to === null ? array_diff_key($weights, [$term => 1]) : [$term => $to] + $weights] + $profile;
+    }
+
+    /**
+     * @param  array<mixed>  $profile  as a file has it
+     * @param  string  $what  where it stands
+     * @return string|float|null null where the profile says nothing of it
+     */
+    public static function valueIn(array $profile, string $what): string|float|null
+    {
+        [$place, $term] = explode('.', $what) + [1 => null];
+        $value = $profile[$place] ?? null;
+        $value = $term === null ? $value : (is_array($value) ? $value[$term] ?? null : null);
+
+        return is_int($value) ? (float) $value : (is_string($value) || is_float($value) ? $value : null);
     }
 
     /** Another change of the same thing. */

@@ -29,6 +29,8 @@ final class Lookout
     /** Points in which two ways may differ at the most, all terms together (ours): a slip of the pen, that no hand would play so, says no more than a choice. */
     private const MOST = 4.0;
 
+    public readonly ClassProfile $profile;
+
     /** @var array<string, array<string, string>> part and aspect => note id => what is there, under the profile */
     private array $facts = [];
 
@@ -40,15 +42,25 @@ final class Lookout
 
     /**
      * @param  list<TaughtPart>  $parts
+     * @param  array<mixed>  $settings  of the profile, as a file has them
      * @param  list<TermPoints>  $points  of each part
      * @param  Lookout|null  $plain  through the same profile without weights: the same grips are weighed otherwise
      */
     public function __construct(
         private readonly array $parts,
-        public readonly ClassProfile $profile,
+        private readonly array $settings,
         private readonly array $points,
         private readonly ?self $plain = null,
-    ) {}
+    ) {
+        $this->profile = ClassProfile::fromArray($settings);
+    }
+
+    private function of(int $part): ClassProfile
+    {
+        $own = $this->parts[$part]->own;
+
+        return $own === [] ? $this->profile : ClassProfile::fromArray([...$this->settings, ...$own]);
+    }
 
     public function proposed(Observation $at): ?string
     {
@@ -64,7 +76,7 @@ final class Lookout
     private function facts(int $part, Aspect $of): array
     {
         return $this->facts["{$part} {$of->name}"] ??= $of === Aspect::Hand && $this->plain !== null
-            ? $this->plain->weighed($part, $this->profile)
+            ? $this->plain->weighed($part, $this->of($part))
             : self::factsOf($this->marked($part, $of->isOfTheBow(), []), $of);
     }
 
@@ -182,9 +194,10 @@ final class Lookout
     {
         $chosen = self::factsOf($marked, $of);
         $title = $this->parts[$part]->name();
+        $once = $this->parts[$part]->once();
         foreach ($marked->notes as $note) {
             $id = $note->note->id;
-            if (isset($chosen[$id]) && self::isDecided($note, $of)) {
+            if (isset($chosen[$id]) && ! isset($once[$id]) && self::isDecided($note, $of)) {
                 $proposed = $this->facts($part, $of)[$id] ?? null;
                 $proposed === null || yield new Observation($part, $title, $id, $note->place->measure, $note->place->beat, $of, $chosen[$id], $proposed);
             }
@@ -213,7 +226,7 @@ final class Lookout
     {
         $taught = $this->parts[$part];
 
-        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->profile, bowing: $ofTheBow, fingering: ! $ofTheBow));
+        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->of($part), bowing: $ofTheBow, fingering: ! $ofTheBow));
     }
 
     /** @return array<string, string> note id => what is there */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace UprightPencil\Core\Teaching\Learning;
 
 use UprightPencil\Core\Fingering\Terms\TermPoints;
-use UprightPencil\Core\Strings\ClassProfile;
 
 /** The same parts through one profile after the other: what was looked at is not worked out again. */
 final class Lookouts
@@ -25,6 +24,6 @@ final class Lookouts
         $plain = array_diff_key($profile, ['weights' => 1, 'slowWeights' => 1, 'fastWeights' => 1]);
         $points = $this->points[(string) json_encode($plain)] ??= array_map(static fn (): TermPoints => new TermPoints, $this->parts);
 
-        return $this->known[(string) json_encode($profile)] ??= new Lookout($this->parts, ClassProfile::fromArray($profile), $points, $plain === $profile ? null : $this->through($plain));
+        return $this->known[(string) json_encode($profile)] ??= new Lookout($this->parts, $profile, $points, $plain === $profile ? null : $this->through($plain));
     }
 }

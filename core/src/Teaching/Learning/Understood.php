@@ -10,13 +10,13 @@ final readonly class Understood
     /** @param Verdict $verdict against all else that was understood */
     public function __construct(public Change $change, public Verdict $verdict) {}
 
-    /** “So it is 11 of 12 times where it would change something.” */
+    /** “Right 11 of the 12 times that it changes something you decided about.” */
     public function evidence(): string
     {
         $better = count($this->verdict->better);
         $all = $better + count($this->verdict->worse);
 
-        return "{$better} of {$all} times that it would change something you decided about.";
+        return "Right {$better} of the {$all} times that it changes something you decided about.";
     }
 
     /**
