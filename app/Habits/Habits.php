@@ -100,7 +100,7 @@ final readonly class Habits
     private function told(?Learned $learned, array $parts): HabitsView
     {
         $answered = $this->answered();
-        $place = static fn (Observation $one): HabitPlaceView => new HabitPlaceView($parts[$one->part], $one->title, $one->measure, $one->note, $one->chosen, $one->proposed);
+        $place = static fn (Observation $one): HabitPlaceView => new HabitPlaceView($parts[$one->part], $one->title, $one->measure, $one->beat, $one->note, $one->chosen, $one->proposed);
         $habits = [];
         foreach ($learned->understood ?? [] as $one) {
             $change = $one->change;

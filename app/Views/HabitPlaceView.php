@@ -12,5 +12,5 @@ final readonly class HabitPlaceView
      * @param  string  $chosen  in words
      * @param  string  $proposed  in words
      */
-    public function __construct(public int $part, public string $title, public string $measure, public string $note, public string $chosen, public string $proposed) {}
+    public function __construct(public int $part, public string $title, public string $measure, public float $beat, public string $note, public string $chosen, public string $proposed) {}
 }

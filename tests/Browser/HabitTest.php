@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\WebDriverKeys as Keys;
 use Illuminate\Support\Str;
 use Tests\Browser\Support\Browser;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -16,19 +17,19 @@ final class HabitTest extends BrowserTestCase
 
     private const UNDECIDED = 'Away from the Tarn';
 
-    public function test_a_habit_is_told_with_its_places_looked_at_taken_and_brought_back(): void
+    public function test_a_habit_is_told_with_its_places_looked_at_taken_taken_back_and_put_off(): void
     {
         $number = self::markedClass();
         $class = $this->browser()->signIn("/ensembles/{$number}/profile")->seeText('How you mark')->seeText('You write 4 where others would play an open string.', '.habit');
-        self::assertMatchesRegularExpression('/It explains \d+ decisions that were not explained before/', $class->textOf('.habit'));
+        self::assertMatchesRegularExpression('/Right \d+ of the \d+ times that it changes something you decided about/', $class->textOf('.habit'));
         $class->press('What would change', '.habit')->see('.habit-line svg.score .pencil');
         self::assertStringContainsString('fingers', $class->textOf('.habit .profile-changes'));
 
-        $class->press('Make it the rule for Tarn Players', '.habit')->seeText('Taken, as a new profile');
+        $class->press('Make it the rule for Tarn Players', '.habit')->seeText('Taken, as a new profile')->seeText('The rule since', '.habits-taken');
         $class->until(fn (): bool => str_contains($class->textOf('.profile-settings'), '4 where it saves a crossing'), 'the profile does not say so');
-        self::assertStringNotContainsString('You write 4 where others would play an open string.', $class->textOf('.habits'));
-        $class->press('Bring back', '.links li:nth-child(2)')->press('Bring back', '.el-popconfirm')->seeText('The profile is kept');
-        $class->until(fn (): bool => str_contains($class->textOf('.habits'), 'You write 4 where'), 'what is not the rule is told again');
+        $class->seeText('You write 4 where others would play an open string.', '.profile-settings .links li:first-child');
+        self::assertSame([], $class->all('.habit'), 'the rule is not told again');
+        $class->press('Take it back', '.habits-taken')->seeText('Taken back')->seeText('You write 4 where', '.habit');
         self::assertSame([], $class->complaints());
 
         $place = $class->see('.habit-places a');
@@ -36,7 +37,23 @@ final class HabitTest extends BrowserTestCase
         $place->click();
         $class->seeText(explode(':', $name)[0], '.top-bar')->see('.desk-page svg.score .pencil .mark');
         self::assertStringContainsString('/parts/', (string) $class->driver->getCurrentURL());
+        // What was decided there is for this once: the note's record says so, and one decision less tells something.
+        $told = Browser::director()->send('GET', "api/ensembles/{$number}/habits")['json']['decisions'];
+        $class->keys(Keys::SHIFT.'h'.Keys::NULL)->saved()->seeText('for this once', '.note-record');
+        self::assertSame($told - 1, Browser::director()->send('GET', "api/ensembles/{$number}/habits")['json']['decisions']);
+
+        $class->visit("/ensembles/{$number}/profile")->press('Not now', '.habit')->seeText('it is told again in a week');
+        $class->until(fn (): bool => $class->all('.habit') === [], 'it is still told');
         Browser::director()->send('PATCH', "api/ensembles/{$number}", ['putAway' => true]);
+    }
+
+    public function test_the_shelf_shows_the_proposal_of_the_day_and_leads_to_it(): void
+    {
+        $shelf = $this->browser()->signIn('/')->seeText('Beck Fiddles');
+        $shelf->until(fn (): bool => $shelf->visit('/')->seeText('Quarry Strings')->all('.shelf-habit') !== [], 'nothing is worked out behind');
+        $shelf->seeText('You write 4 where others would play an open string.', '.shelf-habit')->press('Make it the rule for Beck Fiddles?', '.shelf-habit')->seeText('How you mark');
+        $shelf->seeText('Up the Beck: Violin', '.habit-places');
+        self::assertSame([], $shelf->complaints());
     }
 
     public function test_the_school_looks_up_who_did_what(): void

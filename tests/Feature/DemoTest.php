@@ -17,7 +17,21 @@ final class DemoTest extends TestCase
 {
     use RefreshDatabase;
 
-    public function test_the_demo_puts_both_ensembles_on_the_shelf_once(): void
+    public function test_three_demo_pieces_tell_one_habit_and_the_fourth_comes_out_right_with_it(): void
+    {
+        $this->seed(DatabaseSeeder::class);
+        $this->actingAs(User::query()->firstOrFail());
+        $habits = '/api/ensembles/3/habits';
+        $this->getJson($habits)->assertOk()->assertJsonCount(1, 'habits')->assertJsonPath('habits.0.what', 'open=four');
+        $fingers = fn (): array => array_column($this->getJson('/api/parts/'.Part::query()->whereRelation('piece', 'title', 'Downstream')->firstOrFail()->id)->json('marking.notes'), 'finger');
+        self::assertContains('0', $fingers());
+        $this->postJson($habits, ['what' => 'open=four', 'answer' => 'taken'])->assertNoContent();
+        self::assertNotContains('0', $fingers(), 'no open string, at no A and no E');
+        $this->postJson($habits, ['what' => 'open', 'answer' => 'back'])->assertNoContent();
+        self::assertContains('0', $fingers());
+    }
+
+    public function test_the_demo_puts_its_ensembles_on_the_shelf_once(): void
     {
         $this->seed(DatabaseSeeder::class);
         $first = [Piece::query()->count(), Part::query()->count(), LogEntry::query()->count()];
@@ -28,7 +42,8 @@ final class DemoTest extends TestCase
             ->assertJsonPath('ensembles.0.name', 'Quarry Strings')
             ->assertJsonPath('ensembles.1.name', 'Lantern Class')
             ->assertJsonCount(2, 'ensembles.0.pieces')
-            ->assertJsonCount(8, 'ensembles.1.pieces');
+            ->assertJsonCount(8, 'ensembles.1.pieces')
+            ->assertJsonCount(4, 'ensembles.2.pieces');
     }
 
     public function test_every_demo_part_opens_fingered_throughout_and_with_no_decision_it_cannot_keep(): void

@@ -46,7 +46,7 @@ final class HabitTest extends TestCase
         self::assertSame([$decided, 0], [$told['decisions'], $told['before']]);
         self::assertGreaterThan(0.8 * $decided, $told['after']);
         self::assertCount($told['after'], $told['habits'][0]['better']);
-        self::assertContains(['part' => $one->id, 'title' => 'First Steps: Violin', 'measure' => '1', 'note' => 'n3', 'chosen' => '4 on D', 'proposed' => '0 on A'], $told['habits'][0]['better']);
+        self::assertContains(['part' => $one->id, 'title' => 'First Steps: Violin', 'measure' => '1', 'beat' => 3, 'note' => 'n3', 'chosen' => '4 on D', 'proposed' => '0 on A'], $told['habits'][0]['better']);
 
         $this->postJson("/api/ensembles/{$this->ensemble->id}/habits", ['what' => 'open=four', 'answer' => 'taken'])->assertNoContent();
         self::assertNotContains('0', $this->fingers($third), 'the third part comes out right');

@@ -562,6 +562,7 @@ export interface HabitPlace {
     /** of its piece and part */
     title: string
     measure: string
+    beat: number
     note: string
     /** in words */
     chosen: string

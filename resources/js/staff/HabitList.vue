@@ -3,10 +3,11 @@ import { ElAlert, ElButton, ElMessage } from 'element-plus'
 import { computed, onMounted, ref } from 'vue'
 import { RouterLink } from 'vue-router'
 import { api } from '../api/client'
-import type { Habit, Habits, Profile, ProfileTrial } from '../api/types'
+import type { Habit, HabitPlace, Habits, Profile, ProfileTrial } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import { dayWords } from '../desk/words'
 import Score from '../page/Score.vue'
+import { say } from '../stores/say'
 import { changeWords } from './words'
 
 /** What was understood about how its director marks: with the places, what it would change, and nothing changed until it is taken. */
@@ -29,6 +30,8 @@ const SAID = {
 type Answer = keyof typeof SAID
 
 const shown = computed(() => habits.value !== null && (habits.value.habits.length > 0 || habits.value.taken.length > 0))
+
+const where = ({ measure, beat }: HabitPlace) => `${say(`measure ${measure}`)}, beat ${Math.round(beat * 100) / 100}`
 
 const load = () =>
     attempt(async () => {
@@ -69,11 +72,11 @@ onMounted(load)
                 <p class="quiet">{{ habit.evidence }}</p>
                 <ul class="habit-places">
                     <li v-for="place in habit.better.slice(0, MOST_PLACES)" :key="`${place.part} ${place.note}`">
-                        <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, measure {{ place.measure }}</RouterLink>: {{ place.chosen }}, not {{ place.proposed }}
+                        <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, {{ where(place) }}</RouterLink>: {{ place.chosen }}, not {{ place.proposed }}
                     </li>
                     <li v-if="habit.better.length > MOST_PLACES" class="quiet">and {{ habit.better.length - MOST_PLACES }} more</li>
                     <li v-for="place in habit.worse.slice(0, 2)" :key="`not ${place.part} ${place.note}`" class="quiet">
-                        but <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, measure {{ place.measure }}</RouterLink>: {{ place.chosen }}
+                        but <RouterLink :to="`/parts/${place.part}?note=${encodeURIComponent(place.note)}`">{{ place.title }}, {{ where(place) }}</RouterLink>: {{ place.chosen }}
                     </li>
                 </ul>
                 <div class="habit-buttons">

@@ -10,10 +10,10 @@ final readonly class Change
     /** Kinds of weights: of all music, or otherwise in slow and in fast music. */
     private const WHERE = ['weights' => '', 'slowWeights' => ' in slow music', 'fastWeights' => ' in fast music'];
 
-    /** Cost terms that somebody may mind more or less. What was not taught and what is printed or decided is not among them. */
+    /** Cost terms that somebody may mind more or less; a school that may be followed more or less strictly has no words of its own. What was not taught and what is printed or decided is not among them. */
     public const HAND = [
         'shift' => 'shifts', 'position' => 'higher positions', 'string-crossing' => 'string crossings', 'open-string' => 'open strings',
-        'open-or-four' => 'an open string or a 4 against the way of the line', 'fourth-finger' => 'the fourth finger', 'placement' => 'low, high and extended fingers',
+        'open-or-four' => '', 'fourth-finger' => 'the fourth finger', 'placement' => 'low, high and extended fingers',
         'same-finger' => 'the same finger twice in a row', 'leaving-hand' => 'leaving a hand that is needed again', 'holding' => 'lifting a finger that could stay',
         'finger-spacing' => 'unusual distances between fingers',
     ];
@@ -47,9 +47,14 @@ final readonly class Change
     /** @param string $where weights, slowWeights or fastWeights */
     public static function ofWeight(string $where, string $term, float $from, float $to): self
     {
-        $how = $to > $from ? 'You avoid %s more than we do%s.' : 'You mind %s less than we do%s.';
+        $about = (self::HAND + self::BOW)[$term];
+        $how = match (true) {
+            $about === '' => 'You keep to one way with open strings and 4 '.($to > $from ? 'more' : 'less').' strictly than we do%2$s.',
+            $to > $from => 'You avoid %s more than we do%s.',
+            default => 'You mind %s less than we do%s.',
+        };
 
-        return new self($where, $term, $from, $to, sprintf($how, (self::HAND + self::BOW)[$term], self::WHERE[$where]), isset(self::HAND[$term]) ? Aspect::Hand : Aspect::Bow);
+        return new self($where, $term, $from, $to, sprintf($how, $about, self::WHERE[$where]), isset(self::HAND[$term]) ? Aspect::Hand : Aspect::Bow);
     }
 
     /**

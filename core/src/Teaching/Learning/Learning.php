@@ -15,6 +15,9 @@ final class Learning
     /** Decisions that a change has to explain more than it spoils (ours). */
     private const CLEARLY_MORE = 4;
 
+    /** And so many even without those in any one piece, twice as many for a weight: what shows in one only is no habit (ours). */
+    private const ELSEWHERE = 1;
+
     /** Of the decisions that it changes, so many have to be changed for the better (ours: three of four). */
     private const MOSTLY = 0.75;
 
@@ -190,7 +193,7 @@ final class Learning
     {
         $found = $this->compared($this->look, $this->with([...$this->changes, $change]), $change->aspect, $least);
 
-        return $found === null ? null : new Guess($change, ...$found);
+        return $found === null || ! $this->holdsBesides($found[0], $change->term === '' ? self::ELSEWHERE : 2 * self::ELSEWHERE, 0.5) ? null : new Guess($change, ...$found);
     }
 
     /** @return array{Verdict, float}|null what is better and worse, and how much that counts; null where it is not clear, or counts less */
@@ -202,10 +205,10 @@ final class Learning
         }
         $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed);
 
-        return $score < $least || ! $this->holdsBesides($verdict, 1, 0.5) ? null : [$verdict, $score];
+        return $score < $least ? null : [$verdict, $score];
     }
 
-    /** Whether each piece would be told so by the others: what shows in one only is no habit. */
+    /** Whether each piece would be told so by the others. */
     private function holdsBesides(Verdict $verdict, int $more, float $mostly): bool
     {
         foreach (count($this->pieces) > 1 ? $this->pieces : [] as $piece) {
