@@ -43,9 +43,8 @@ final class HabitOfTheDay
             return null;
         }
         $habits = new Habits($ensemble, $user);
-        $view = $habits->known(self::FEWEST_PIECES);
-        $view === null && LearnHabits::behind($ensemble, $user);
-        foreach ($view->habits ?? [] as $habit) {
+        $habits->isUpToDate() || LearnHabits::behind($ensemble, $user);
+        foreach ($habits->known(self::FEWEST_PIECES)->habits as $habit) {
             if ($what === null || $habit->what === $what) {
                 return new ShelfHabitView($ensemble->id, $ensemble->name, $habit->what, $habit->sentence, $habit->evidence);
             }

@@ -52,21 +52,33 @@ final readonly class Habits
     }
 
     /**
-     * What is known without working anything out; null where that would have to be done.
+     * What was worked out last, even if something was decided since: nothing is worked out for it.
      *
      * @param  int  $fewest  pieces that it has to come from
      */
-    public function known(int $fewest): ?HabitsView
+    public function known(int $fewest): HabitsView
     {
-        $kept = $this->kept();
+        [$learned, $parts, $pieces] = $this->kept($this->latest()) ?? [null, [], 0];
 
-        return $kept === null ? null : $this->told($kept[2] < $fewest ? null : $kept[0], $kept[1]);
+        return $this->told($pieces < $fewest ? null : $learned, $parts);
+    }
+
+    /** Whether nothing was decided or set otherwise since it was worked out. */
+    public function isUpToDate(): bool
+    {
+        return $this->kept() !== null;
+    }
+
+    /** Where what was worked out last is kept, whatever was decided since. */
+    private function latest(): string
+    {
+        return "habits:{$this->ensemble->id}:{$this->user->id}:latest";
     }
 
     /** @return array{Learned|null, list<int>, int}|null what was learned, the parts that it was learned from, and of how many pieces they are */
-    private function kept(): ?array
+    private function kept(?string $slot = null): ?array
     {
-        $kept = Kept::get($this->slot());
+        $kept = Kept::get($slot ?? $this->slot());
 
         return is_array($kept) && is_array($kept[1] ?? null) && is_int($kept[2] ?? null) ? [$kept[0] instanceof Learned ? $kept[0] : null, array_values($kept[1]), $kept[2]] : null;
     }
@@ -92,6 +104,7 @@ final readonly class Habits
         $pieces = count(array_unique(array_map(static fn (TaughtPart $part): string => $part->title, $taught)));
         $learned = [$pieces < self::FEWEST_PIECES ? null : Learning::of(array_values($taught), $this->ensemble->settings()), array_keys($taught), $pieces];
         Cache::put($slot, $learned, now()->addWeek());
+        Cache::put($this->latest(), $learned, now()->addWeek());
 
         return $learned;
     }
@@ -104,7 +117,7 @@ final readonly class Habits
         $habits = [];
         foreach ($learned->understood ?? [] as $one) {
             $change = $one->change;
-            isset($answered[$change->name()]) || $habits[] = new HabitView($change->name(), $change->sentence, $one->evidence(), array_map($place, $one->verdict->better), array_map($place, $one->verdict->worse), (object) $change->on($this->ensemble->settings()));
+            isset($answered[$change->name()]) || Change::valueIn($this->ensemble->settings(), $change->what) === $change->to || $habits[] = new HabitView($change->name(), $change->sentence, $one->evidence(), array_map($place, $one->verdict->better), array_map($place, $one->verdict->worse), (object) $change->on($this->ensemble->settings()));
         }
 
         return new HabitsView($learned->decisions ?? 0, $learned->before ?? 0, $learned->after ?? 0, $habits, $this->taken(), self::directed($this->user)->count() - 1);

@@ -7,13 +7,13 @@ namespace App\Jobs;
 use App\Habits\Habits;
 use App\Models\Ensemble;
 use App\Models\User;
-use Illuminate\Contracts\Queue\ShouldBeUnique;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Queue\Queueable;
+use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Strings\WrongProfile;
 
 /** Works out how somebody marks, behind the answer to whoever looks at the shelf. */
-final class LearnHabits implements ShouldBeUnique, ShouldQueue
+final class LearnHabits implements ShouldQueue
 {
     use Queueable;
 
@@ -21,20 +21,12 @@ final class LearnHabits implements ShouldBeUnique, ShouldQueue
 
     public int $tries = 1;
 
-    /** Seconds within which it is not asked for again. */
-    public int $uniqueFor = 600;
-
     public function __construct(private readonly int $ensemble, private readonly int $user) {}
 
-    /** Where somebody decided so much since that it could say something else. */
+    /** Not again within the hour, however often somebody looks at the shelf between two decisions. */
     public static function behind(Ensemble $ensemble, User $user): void
     {
-        self::dispatch($ensemble->id, $user->id);
-    }
-
-    public function uniqueId(): string
-    {
-        return "{$this->ensemble} {$this->user}";
+        Cache::add("habits:{$ensemble->id}:{$user->id}:asked", true, now()->addHour()) && self::dispatch($ensemble->id, $user->id);
     }
 
     public function handle(): void
