@@ -59,7 +59,7 @@ final class StaffRoomTest extends BrowserTestCase
     {
         $browser = $this->browser()->signIn()->seeText('Lantern Class')->press('Next year’s class', 'section[aria-label="Lantern Class"]');
         $browser->type('#ensemble-name', 'Lantern Class, second year')->type('#ensemble-year', '2027/28')->press('Make it', '.el-dialog')->seeText('second year, 2027/28');
-        $browser->press('Put away', 'section[aria-label="Lantern Class, second year"]')->seeText('Ensembles put away (1)');
+        $browser->press('Put away', 'section[aria-label="Lantern Class, second year"]')->dontSee('section[aria-label="Lantern Class, second year"]')->seeText('Ensembles put away');
         self::assertStringNotContainsString('2027/28', $browser->textOf('main'));
     }
 

@@ -40,7 +40,7 @@ export function deskCommands(hands: DeskHands): DeskCommand[] {
         { keys: ['8', 'Shift+q'], label: 'As in other measures: what is decided there, from here on', short: 'As in…', group: 'Take', run: () => hands.asIn() },
         { keys: [';'], label: 'Two versions: keep what is looked at beside what is there; look at A, B', short: 'A or B', group: 'Take', run: () => hands.version(), hint: 'versions' },
         { keys: ['Shift+y'], label: 'A reason, in one line, to what is decided here', short: 'Reason', group: 'Take', run: () => hands.reason() },
-        { keys: ['Shift+h'], label: 'What is decided here is for this once: it says nothing about how you mark', short: 'Only here', group: 'Take', run: () => hands.once() },
+        { keys: ['&'], label: 'What is decided here is for this once: it says nothing about how you mark', short: 'Only here', group: 'Take', run: () => hands.once() },
         ...Object.values(KINDS).flatMap(({ keys }) => keys?.(hands) ?? []),
         { keys: ['a'], label: 'Another way to finger the note or span; again: the next', short: 'Ways', group: 'Finger', run: () => hands.ways(), hint: 'other fingers' },
         { keys: ['w'], label: 'Why this finger, and not another', short: 'Why?', group: 'Finger', run: () => hands.why() },
