@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
-use Facebook\WebDriver\WebDriverKeys as Keys;
 use Illuminate\Support\Str;
 use Tests\Browser\Support\Browser;
 use UprightPencil\Core\Format\MusicXml\Writer;

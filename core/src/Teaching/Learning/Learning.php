@@ -21,9 +21,6 @@ final class Learning
     /** Of the decisions that it changes, so many have to be changed for the better (ours: three of four). */
     private const MOSTLY = 0.75;
 
-    /** Of the decisions so many may be slips (ours: somewhat more than one in ten). */
-    private const SLIPS = 0.15;
-
     /** A note that was passed over and would be proposed otherwise is held against a change as so many decisions (ours). */
     private const PASSED_OVER = 0.5;
 
@@ -50,8 +47,7 @@ final class Learning
     /** Through all that was understood so far. */
     private Lookout $look;
 
-    /** @var list<Observation> */
-    private readonly array $observed;
+    private readonly Observations $observed;
 
     /** @var list<Change> */
     private array $changes = [];
@@ -70,7 +66,7 @@ final class Learning
             $this->pieces[$part->title][$place] = true;
         }
         $this->look = $this->with([]);
-        $this->observed = $this->look->observations();
+        $this->observed = new Observations($this->look->observations());
     }
 
     /**
@@ -80,7 +76,8 @@ final class Learning
     public static function of(array $parts, array $profile): Learned
     {
         $learning = new self($parts, $profile);
-        while (count($learning->changes) < self::MOST && ($guess = $learning->next()) !== null) {
+        // One that was dropped may come again: not without end.
+        for ($round = 0; $round < 2 * self::MOST && count($learning->changes) < self::MOST && ($guess = $learning->next()) !== null; $round++) {
             $learning->takeIn($guess->change);
         }
 
@@ -118,16 +115,15 @@ final class Learning
     private function learned(): Learned
     {
         $understood = array_map(fn (Change $change): Understood => new Understood($change, $this->besideTheOthers($change)), $this->changes);
-        $before = $this->with([]);
 
-        return new Learned(self::changed($this->profile, $this->changes), $understood, count($this->observed), count(array_filter($this->observed, $before->explains(...))), $this->heldOut($understood));
+        return new Learned(self::changed($this->profile, $this->changes), $understood, count($this->observed->all), $this->observed->explainedBy($this->with([])), $this->heldOut($understood));
     }
 
     private function besideTheOthers(Change $change): Verdict
     {
         $without = array_values(array_filter($this->changes, static fn (Change $one): bool => $one !== $change));
 
-        return Verdict::of($this->with($without), $this->look, $this->about($change->aspect), -INF);
+        return Verdict::of($this->with($without), $this->look, $this->observed->about($change->aspect), -INF);
     }
 
     /**
@@ -141,7 +137,7 @@ final class Learning
         foreach ($this->pieces as $piece) {
             $carried = array_values(array_filter($understood, static fn (Understood $one): bool => $one->verdict->besides($piece)->isClear(self::CLEARLY_MORE, self::MOSTLY)));
             $look = $this->with(array_map(static fn (Understood $one): Change => $one->change, $carried));
-            $right += count(array_filter($this->observed, static fn (Observation $one): bool => isset($piece[$one->part]) && $look->explains($one)));
+            $right += count(array_filter($this->observed->all, static fn (Observation $one): bool => isset($piece[$one->part]) && $look->explains($one)));
         }
 
         return $right;
@@ -151,9 +147,17 @@ final class Learning
     private function next(): ?Guess
     {
         $guess = $this->best([...$this->settings(), ...$this->weights()]) ?? $this->split();
-        $finer = $guess === null || is_string($guess->change->to) ? [] : $this->weightsOf($guess->change->place, $guess->change->term, $guess->change->to - (float) $guess->change->from, self::WEIGHTS);
+        $finer = $guess === null || is_string($guess->change->to) ? [] : $this->finer($guess->change);
 
         return $this->best($finer) ?? $guess;
+    }
+
+    /** @return list<Change> further weights on the same side of what was weighed so far */
+    private function finer(Change $change): array
+    {
+        $now = Change::valueIn(self::changed($this->profile, $this->changes), $change->what);
+
+        return $this->weightsOf($change->place, $change->term, (float) $change->to - (float) ($now ?? $change->from), self::WEIGHTS);
     }
 
     /**
@@ -183,7 +187,7 @@ final class Learning
     /** Decisions that a change explains more, in the part in which most is left. */
     private function promise(Change $change): int
     {
-        $observed = $this->byPromise($this->look, $change->aspect);
+        $observed = $this->observed->byPromise($this->look, $change->aspect);
         $first = array_values(array_filter($observed, static fn (Observation $one): bool => $one->part === $observed[0]->part));
 
         return Verdict::of($this->look, $this->with([...$this->changes, $change]), $first, -INF)->gain();
@@ -199,11 +203,11 @@ final class Learning
     /** @return array{Verdict, float}|null what is better and worse, and how much that counts; null where it is not clear, or counts less */
     private function compared(Lookout $before, Lookout $after, Aspect $aspect, float $least): ?array
     {
-        $verdict = Verdict::of($before, $after, $this->byPromise($before, $aspect), $least);
+        $verdict = Verdict::of($before, $after, $this->observed->byPromise($before, $aspect), $least);
         if (! $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
             return null;
         }
-        $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed);
+        $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed->all);
 
         return $score < $least ? null : [$verdict, $score];
     }
@@ -226,7 +230,7 @@ final class Learning
         $changes = [];
         foreach (Setting::cases() as $setting) {
             $now = $setting->in($this->look->profile);
-            foreach ($this->isWorthATry(array_filter($this->left($this->look, $setting->aspect()), $setting->isAbout(...)), $setting->aspect()) ? array_diff($setting->values(), [$now]) : [] as $value) {
+            foreach ($this->observed->isWorthATry($this->look, $setting->aspect(), self::CLEARLY_MORE, $setting) ? array_diff($setting->values(), [$now]) : [] as $value) {
                 $changes[] = Change::ofSetting($setting, $now, $value);
             }
         }
@@ -237,7 +241,7 @@ final class Learning
     /** @return list<Change> weights of terms that may explain what is left */
     private function weights(): array
     {
-        $ofTheBow = $this->isWorthATry($this->left($this->look, Aspect::Bow), Aspect::Bow) ? array_keys(Change::BOW) : [];
+        $ofTheBow = $this->observed->isWorthATry($this->look, Aspect::Bow, self::CLEARLY_MORE) ? array_keys(Change::BOW) : [];
 
         return $this->bothWays('weights', [...array_slice($this->terms(), 0, self::TERMS_TRIED), ...$ofTheBow]);
     }
@@ -260,10 +264,11 @@ final class Learning
      */
     private function weightsOf(string $where, string $term, float $more, array $weights): array
     {
-        $now = $this->look->profile->weight($term, ['slowWeights' => false, 'fastWeights' => true][$where] ?? null);
+        $fast = ['slowWeights' => false, 'fastWeights' => true][$where] ?? null;
+        [$before, $now] = [$this->with([])->profile->weight($term, $fast), $this->look->profile->weight($term, $fast)];
         $further = array_values(array_filter($weights, static fn (float $weight): bool => $more * ($weight - $now) > 0));
 
-        return array_map(static fn (float $weight): Change => Change::ofWeight($where, $term, $now, $weight), $more > 0 ? $further : array_reverse($further));
+        return array_map(static fn (float $weight): Change => Change::ofWeight($where, $term, $before, $weight), $more > 0 ? $further : array_reverse($further));
     }
 
     /** A term that somebody weighs one way in slow and another in fast music: only if each piece would clearly be told so by the others. */
@@ -278,42 +283,10 @@ final class Learning
     /** @return list<string> terms of the hand, those first that explain most by themselves; none where nothing is left to explain */
     private function terms(): array
     {
-        $pulls = $this->isWorthATry($this->left($this->look, Aspect::Hand), Aspect::Hand) ? $this->look->pulls($this->about(Aspect::Hand)) : [];
+        $pulls = $this->observed->isWorthATry($this->look, Aspect::Hand, self::CLEARLY_MORE) ? $this->look->pulls($this->observed->about(Aspect::Hand)) : [];
         $fitted = array_intersect_key(PairwiseFit::each($pulls, self::RIDGE), Change::HAND);
         uasort($fitted, static fn (array $one, array $other): int => $other[1] <=> $one[1]);
 
         return array_keys($fitted);
-    }
-
-    /** @return list<Observation> part by part, those first in which most is left to be explained */
-    private function byPromise(Lookout $look, Aspect $aspect): array
-    {
-        $left = array_count_values(array_map(static fn (Observation $one): int => $one->part, $this->left($look, $aspect)));
-        $observed = $this->about($aspect);
-        usort($observed, static fn (Observation $one, Observation $other): int => [$left[$other->part] ?? 0, $one->part] <=> [$left[$one->part] ?? 0, $other->part]);
-
-        return $observed;
-    }
-
-    /** @return list<Observation> */
-    private function about(Aspect $aspect): array
-    {
-        return array_values(array_filter($this->observed, static fn (Observation $one): bool => $one->of === $aspect));
-    }
-
-    /** @return list<Observation> that are not explained yet */
-    private function left(Lookout $look, Aspect $aspect): array
-    {
-        return array_values(array_filter($this->about($aspect), static fn (Observation $one): bool => ! $look->explains($one)));
-    }
-
-    /**
-     * Nobody is always of one mind: what is left of that is not explained away.
-     *
-     * @param  array<Observation>  $left
-     */
-    private function isWorthATry(array $left, Aspect $aspect): bool
-    {
-        return count($left) >= max(self::CLEARLY_MORE, self::SLIPS * count($this->about($aspect)));
     }
 }
