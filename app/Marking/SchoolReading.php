@@ -109,7 +109,10 @@ final class SchoolReading
             }
         }
         foreach (self::rows($data, 'profiles') as $one) {
-            $ensemble->profileVersions()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'section_id' => is_string($one['section'] ?? null) ? ($this->sections[$one['section']] ?? null)?->id : null, 'settings' => (array) ($one['settings'] ?? []), 'style' => (array) ($one['style'] ?? []), 'created_at' => self::text($one, 'at')]);
+            $ensemble->profileVersions()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'section_id' => is_string($one['section'] ?? null) ? ($this->sections[$one['section']] ?? null)?->id : null, 'settings' => (array) ($one['settings'] ?? []), 'style' => (array) ($one['style'] ?? []), 'habit' => is_string($one['habit'] ?? null) ? $one['habit'] : null, 'note' => is_string($one['note'] ?? null) ? $one['note'] : null, 'created_at' => self::text($one, 'at')]);
+        }
+        foreach (self::rows($data, 'habits') as $one) {
+            DB::table('habit_answers')->insert(['ensemble_id' => $ensemble->id, 'user_id' => $this->known($one['by'] ?? null)->id, 'what' => self::text($one, 'what'), 'answer' => self::text($one, 'answer'), 'created_at' => self::text($one, 'at')]);
         }
         $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on'), 'starts' => is_string($one['starts'] ?? null) ? $one['starts'] : null, 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null, 'sections' => is_array($one['sections'] ?? null) ? array_values($one['sections']) : null], self::rows($data, 'dates')));
         $parts = [];
@@ -179,7 +182,7 @@ final class SchoolReading
     {
         $file = "{$folder}/".basename(self::text($data, 'file'));
         $music = $this->music("{$file}-print.musicxml");
-        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...)))]);
+        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...))), 'print_is_of' => is_string($data['printIsOf'] ?? null) ? $this->known($data['printIsOf'])->id : null]);
         foreach (self::rows($data, 'practice') as $one) {
             $part->practiceSheets()->create(['user_id' => $this->known($one['by'] ?? null)->id, 'key' => Str::uuid()->toString(), 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to'), 'kinds' => array_values(array_filter((array) ($one['kinds'] ?? []), is_string(...))), 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null]);
         }

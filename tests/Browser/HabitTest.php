@@ -55,6 +55,31 @@ final class HabitTest extends BrowserTestCase
         self::assertSame([], $shelf->complaints());
     }
 
+    public function test_a_piece_follows_its_classs_school_or_its_own_and_its_print_may_be_the_directors(): void
+    {
+        $director = Browser::director();
+        $class = (int) $director->send('POST', 'api/schools/1/ensembles', ['name' => 'Ford Players', 'year' => '', 'level' => 'second-year'])['json']['id'];
+        $made = $director->send('POST', "api/ensembles/{$class}/pieces", ['title' => 'Printed March', 'rights' => 'own', 'key' => Str::uuid()->toString(), 'file' => new \CURLStringFile(Writer::write(Tune::score('4/4 | A4q.^4 B4e C5q. D5e | A4w')), 'march.musicxml')])['json'];
+        $piece = (int) $director->send('GET', "api/parts/{$made['part']}")['json']['piece']['id'];
+        $now = static fn (): string => (string) json_encode(array_intersect_key(Browser::director()->send('GET', "api/pieces/{$piece}")['json'], ['bowing' => 1, 'printIsMine' => 1]));
+        self::assertSame('{"bowing":null,"printIsMine":false}', $now());
+
+        $page = $this->browser()->signIn("/pieces/{$piece}")->seeText('School of bowing');
+        self::school($page, 'as it comes')->press('Save', '.piece-form')->seeText('The piece is changed.');
+        $page->press('They are mine: they tell how I mark')->until(static fn (): bool => str_contains($now(), '"bowing":"as-it-comes","printIsMine":true'), 'nothing is kept');
+        self::school($page->visit("/pieces/{$piece}")->seeText('School of bowing'), 'as the class')->press('Save', '.piece-form')->seeText('The piece is changed.');
+        self::assertStringContainsString('"bowing":null,"printIsMine":true', $now());
+        self::assertSame([], $page->complaints());
+        $director->send('PATCH', "api/ensembles/{$class}", ['putAway' => true]);
+    }
+
+    private static function school(Browser $page, string $school): Browser
+    {
+        $page->script('document.querySelector("#piece-bowing").click()');
+
+        return $page->until(static fn (): bool => $page->script('const items = [...document.querySelectorAll(".el-select-dropdown__item")].filter((item) => item.textContent.trim() === arguments[0] && item.getBoundingClientRect().width > 0); items[0]?.click(); return items.length > 0', $school) === true, "{$school} is not offered");
+    }
+
     public function test_the_school_looks_up_who_did_what(): void
     {
         $school = $this->browser()->signIn('/schools/1')->seeText('Who did what');

@@ -93,6 +93,9 @@ final class ExportTest extends TestCase
         $this->patchJson("/api/pieces/{$part->piece_id}", ['occasion' => $concert, 'tempo' => 72, 'taught' => true])->assertNoContent();
         $this->putJson("/api/pieces/{$part->piece_id}/order", ['order' => ['cuts' => [['from' => '1', 'to' => '1']]]])->assertNoContent();
         $this->putJson("/api/pieces/{$part->piece_id}/passages", ['passages' => [['name' => 'End', 'from' => '2', 'to' => '2']]])->assertNoContent();
+        $this->patchJson("/api/pieces/{$part->piece_id}", ['printIsMine' => true])->assertNoContent();
+        $ensemble->keepProfile($director, ['bowing' => 'paired'] + $ensemble->settings(), habit: 'bowing', note: 'You pair short notes in one bow.');
+        DB::table('habit_answers')->insert(['ensemble_id' => $ensemble->id, 'user_id' => $director->id, 'what' => 'open=four', 'answer' => 'never', 'created_at' => now()]);
         $group = Section::query()->whereNotNull('parent_id')->firstOrFail();
         $this->postJson("/api/parts/{$part->id}/log?players={$group->id}", self::entry([['note' => 'n5', 'finger' => 4, 'string' => 'D']]))->assertOk();
         $entry = self::entry([['note' => 'n6', 'direction' => 'up']]);
@@ -110,6 +113,9 @@ final class ExportTest extends TestCase
         self::assertSame(['one@school.test', 'two@school.test', 'two@school.test'], $again->log()->with('user')->get()->map(static fn (LogEntry $one): string => $one->user->email)->all());
         self::assertSame([72, 'Spring', 'End', '1'], [$again->piece->tempo, $again->piece->occasion()->firstOrFail()->name, $again->piece->namedPassages()[0]['name'], $again->piece->order()->cuts[0]['from']]);
         self::assertSame([['names', 'tempo-steps'], 7, true], [$again->practiceSheets()->firstOrFail()->kinds, $again->practiceSheets()->firstOrFail()->minutes, $again->piece->taught_at !== null]);
+        self::assertSame(['paired', null, 'one@school.test'], [$again->piece->ensemble->settings()['bowing'], $again->piece->bowing, User::query()->whereKey($again->print_is_of)->value('email')]);
+        self::assertSame(['bowing', 'You pair short notes in one bow.'], [$again->piece->ensemble->profileVersions()->latest('id')->value('habit'), $again->piece->ensemble->profileVersions()->latest('id')->value('note')]);
+        self::assertSame(['open=four'], DB::table('habit_answers')->where(['ensemble_id' => $again->piece->ensemble_id, 'answer' => 'never'])->pluck('what')->all());
         self::assertSame(['cello', 'bass'], $again->piece->ensemble->occasions()->where('name', 'Low strings')->firstOrFail()->sections);
         self::assertSame($marks, (new PartDesk($again, Edition::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
         self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());

@@ -9,7 +9,7 @@ use UprightPencil\Core\Cli\Pencil;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Teaching\Practice\Exercises;
 
-/** `pencil ready`, `unison` and `practice`, as a script calls them. */
+/** `pencil ready`, `unison`, `practice` and `learn`, as a script calls them. */
 final class LessonsTest extends TestCase
 {
     private const LINE = "X:1\nT:Lantern Step\nM:4/4\nL:1/8\nQ:1/4=96\nK:D\nV:1 name=\"Violin 1\" clef=treble\nD2 (EF) G2 (AB)|(c2 d2) e2 B2|A2 (GF) E2 A2|D8|\n";
@@ -28,6 +28,51 @@ final class LessonsTest extends TestCase
     {
         array_map(unlink(...), glob("{$this->folder}/*") ?: []);
         rmdir($this->folder);
+    }
+
+    /** Two lines are marked somebody's own way; the profile that is learned from them marks the third right. */
+    public function test_learn_writes_a_profile_that_marks_the_next_line_as_its_director_would(): void
+    {
+        foreach (['one' => 'F G A B|G A B c|c d e f|d e f g|F G A B|D4|', 'two' => 'G A B A|c d e f|E F A c|F G A B|B d e g|D4|', 'three' => 'F A B d|G A B c|c e f g|D4|'] as $name => $tune) {
+            file_put_contents("{$this->folder}/{$name}.abc", "X:1\nT:Line\nM:4/4\nL:1/4\nK:D\n{$tune}\n");
+            file_put_contents("{$this->folder}/{$name}.json", (string) json_encode(['decisions' => array_map(static fn (string $id): array => ['note' => $id, 'finger' => 4], $this->openStrings("@{$name}.abc"))]));
+        }
+        self::assertNotSame([], $this->openStrings('@three.abc'));
+        [$code, $out] = $this->pencil('learn', '@one.abc', '@two.abc', '--decisions='."{$this->folder}/one.json,{$this->folder}/two.json", '-o', '@learned.json');
+        self::assertSame([0, ''], [$code, $out]);
+        /** @var array{open: string, learned: array{decisions: int, proposedBefore: int, proposedAfter: int, understood: list<array{what: string, better: list<array{piece: string}>}>}} $learned */
+        $learned = json_decode((string) file_get_contents("{$this->folder}/learned.json"), true);
+        self::assertSame(['four', 'open'], [$learned['open'], $learned['learned']['understood'][0]['what']]);
+        self::assertGreaterThan($learned['learned']['proposedBefore'], $learned['learned']['proposedAfter']);
+        self::assertCount(2, array_unique(array_column($learned['learned']['understood'][0]['better'], 'piece')), 'two files of one title are two pieces');
+        self::assertSame([], $this->openStrings('@three.abc', '--profile='."{$this->folder}/learned.json"));
+
+        self::assertSame($learned, json_decode($this->pencil('learn', '@one.abc', '@two.abc', '--decisions='."{$this->folder}/one.json", '@two.json')[1], true), 'a blank instead of the comma');
+        $school = json_decode($this->pencil('learn', '@one.abc', '--decisions='."{$this->folder}/one.json", '--bowing=paired', '--level=third-year')[1], true);
+        self::assertSame(['paired', 'third-year'], is_array($school) ? [$school['bowing'] ?? null, $school['level'] ?? null] : []);
+    }
+
+    public function test_learn_says_what_is_missing(): void
+    {
+        file_put_contents("{$this->folder}/none.json", '{"decisions": [{"note": "n99", "finger": 4}]}');
+        file_put_contents("{$this->folder}/empty.json", '{"decisions": []}');
+        [$code, , $err] = $this->pencil('learn', '@line.abc', '@before.abc', '--decisions='."{$this->folder}/empty.json");
+        self::assertSame(2, $code);
+        self::assertStringStartsWith('pencil: learn needs a decisions file for each file of music', $err);
+        [$code, , $err] = $this->pencil('learn', '@line.abc', '--decisions='."{$this->folder}/none.json");
+        self::assertSame(1, $code);
+        self::assertStringContainsString('n99', $err);
+        $nothing = json_decode($this->pencil('learn', '@line.abc', '--decisions='."{$this->folder}/empty.json")[1], true);
+        self::assertSame(['learned' => ['decisions' => 0, 'proposedBefore' => 0, 'proposedAfter' => 0, 'understood' => []]], $nothing);
+    }
+
+    /** @return list<string> the notes above the lowest open string that are played open */
+    private function openStrings(string $file, string ...$options): array
+    {
+        /** @var array{parts: list<array{notes: list<array{id: string, finger: int|null, pitch: string|null}>}>} $marked */
+        $marked = json_decode($this->pencil('mark', $file, '--instrument=violin', ...$options)[1], true);
+
+        return array_column(array_filter($marked['parts'][0]['notes'], static fn (array $note): bool => $note['finger'] === 0 && in_array($note['pitch'], ['A4', 'E5'], true)), 'id');
     }
 
     /** @return array{int, string, string} exit code, what was said, what went wrong */

@@ -11,7 +11,11 @@ use UprightPencil\Core\Fingering\Grips\GripFinder;
 use UprightPencil\Core\Fingering\Line\Step;
 use UprightPencil\Core\Fingering\Search\Alternative;
 use UprightPencil\Core\Fingering\Search\FingeringSearch;
+use UprightPencil\Core\Fingering\Terms\TermPoints;
 use UprightPencil\Core\Fingering\Terms\Terms;
+use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\MarkingSession;
+use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Settings;
@@ -20,6 +24,7 @@ use UprightPencil\Core\Score\Pitch;
 use UprightPencil\Core\Strings\ClassProfile;
 use UprightPencil\Core\Strings\Instrument;
 use UprightPencil\Core\Strings\Level;
+use UprightPencil\Core\Strings\WrongProfile;
 use UprightPencil\Core\Tests\Support\Marked;
 use UprightPencil\Core\Tests\Support\RandomTune;
 use UprightPencil\Core\Tests\Support\Tune;
@@ -136,5 +141,76 @@ final class AlternativesTest extends TestCase
         $try(0, 0.0, null);
 
         return $best;
+    }
+
+    /** Where decisions lead the line another way, the two ways part in stretches, and what they cost is the difference of the whole. */
+    public function test_two_ways_part_in_stretches_that_make_up_the_difference(): void
+    {
+        foreach (range(1, 6) as $seed) {
+            $score = Tune::score(RandomTune::of($seed));
+            $session = new MarkingSession($score, $score->parts[0], new Settings(ClassProfile::of(Level::Advanced), Instrument::Violin, bowing: false));
+            $free = $session->mark($session->decided([]));
+            $ids = array_map(static fn (NoteMark $note): string => $note->note->id, array_values(array_filter($free->notes, static fn (NoteMark $note): bool => $note->finger !== null && $note->finger->fingering->stop->finger > 0)));
+            $proposed = $session->others($session->decided([]));
+            $decided = $session->decided([Decision::onNote($ids[intdiv(count($ids), 3)], ['finger' => 3]), Decision::onNote($ids[intdiv(2 * count($ids), 3)], ['finger' => 1])]);
+            $other = $session->mark($decided);
+            $more = 0.0;
+            foreach ($session->others($decided) as $line => $way) {
+                self::assertSame([], $proposed[$line]->partings($proposed[$line]), 'a way does not part from itself');
+                foreach ($proposed[$line]->partings($way) as $parting) {
+                    $more += $parting->extra;
+                }
+            }
+            self::assertEqualsWithDelta($other->fingeringCost - $free->fingeringCost, $more, 0.02, "tune {$seed}");
+        }
+    }
+
+    /** Other weights over the same grips give what a search from nothing gives; so they do when the terms' points are known already. */
+    public function test_other_weights_over_the_same_grips_are_as_from_nothing(): void
+    {
+        foreach (range(1, 6) as $seed) {
+            $score = Tune::score(RandomTune::of($seed));
+            $marked = static function (array $weights) use ($score): array {
+                $session = new MarkingSession($score, $score->parts[0], new Settings(ClassProfile::fromArray(['level' => 'advanced'] + $weights), Instrument::Violin, bowing: false));
+
+                return [$session, $session->mark($session->decided([]))];
+            };
+            [$plain] = $marked([]);
+            $points = new TermPoints;
+            foreach ([['weights' => ['shift' => 0.3]], ['weights' => ['shift' => 3, 'position' => 0.5]], ['slowWeights' => ['string-crossing' => 4], 'fastWeights' => ['shift' => 5]], []] as $weights) {
+                [, $anew] = $marked($weights);
+                $stops = [];
+                foreach ($plain->others($plain->decided([])) as $line) {
+                    $stops += $line->underOther(Terms::for(Instrument::Violin, ClassProfile::fromArray(['level' => 'advanced'] + $weights), $points));
+                }
+                foreach ($anew->notes as $note) {
+                    isset($stops[$note->note->id]) && self::assertEquals($note->finger?->fingering->stop, $stops[$note->note->id], "tune {$seed}, {$note->note->id}");
+                }
+                self::assertGreaterThan(5, count($stops));
+            }
+        }
+    }
+
+    public function test_a_term_may_weigh_otherwise_in_fast_music(): void
+    {
+        $profile = ClassProfile::fromArray(['weights' => ['shift' => 2], 'fastWeights' => ['shift' => 5], 'slowWeights' => ['position' => 3]]);
+        self::assertSame([2.0, 2.0, 5.0], [$profile->weight('shift'), $profile->weight('shift', false), $profile->weight('shift', true)]);
+        self::assertSame([1.0, 3.0, 1.0], [$profile->weight('position'), $profile->weight('position', false), $profile->weight('position', true)]);
+        self::assertEqualsCanonicalizing(['shift', 'position'], $profile->weighed());
+        foreach ([[['fastWeights' => ['hook' => 2]], 'Only terms of the hand are weighed otherwise in slow or fast music, not “hook”.'], [['slowWeights' => ['shift' => -1]], 'Weights in a class profile are numbers from 0 up, by the name of their term.']] as [$wrong, $sentence]) {
+            try {
+                new Settings(ClassProfile::fromArray($wrong));
+                self::fail('It is taken.');
+            } catch (WrongProfile $said) {
+                self::assertSame($sentence, $said->getMessage());
+            }
+        }
+        self::assertStringStartsWith('There is no cost term “shfit” to weigh', (static function (): string {
+            try {
+                return (string) (new Settings(ClassProfile::fromArray(['fastWeights' => ['shfit' => 2]])))->profile->weight('shift');
+            } catch (WrongProfile $said) {
+                return $said->getMessage();
+            }
+        })());
     }
 }
