@@ -204,7 +204,8 @@ final class Learning
     private function compared(Lookout $before, Lookout $after, Aspect $aspect, float $least): ?array
     {
         $verdict = Verdict::of($before, $after, $this->observed->byPromise($before, $aspect), $least);
-        if (! $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
+        // What is held against it can only make it less: to look for that takes all parts.
+        if ($verdict->gain() < $least || ! $verdict->isClear(self::CLEARLY_MORE, self::MOSTLY)) {
             return null;
         }
         $score = $verdict->gain() - self::PASSED_OVER * $before->turnedRound($after, $aspect, $this->observed->all);
