@@ -87,7 +87,7 @@ final readonly class Habits
     private function slot(): string
     {
         $newest = DB::table('log_entries')->where('user_id', $this->user->id)->max('id');
-        $set = [$this->ensemble->settings(), $this->ensemble->sections()->pluck('profile'), $this->ensemble->pieces()->get(['bowing', 'level'])->toArray(), DB::table('parts')->where('print_is_of', $this->user->id)->pluck('id')];
+        $set = [$this->ensemble->settings(), $this->ensemble->sections()->pluck('profile'), $this->ensemble->pieces()->get(['bowing', 'own_bowing', 'level'])->toArray(), DB::table('parts')->where('print_is_of', $this->user->id)->pluck('id')];
 
         return "habits:{$this->ensemble->id}:{$this->user->id}:{$newest}:".hash('sha256', (string) json_encode($set)).':'.CoreCode::of('Teaching', 'Fingering', 'Bowing', 'Marking', 'Strings');
     }

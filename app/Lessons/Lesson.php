@@ -188,7 +188,7 @@ final readonly class Lesson
 
     private static function settings(Part $part): Settings
     {
-        return new Settings($part->piece->ensemble->classProfile(), school: $part->piece->bowing, style: PartRecipe::of($part)->houseStyle());
+        return new Settings($part->piece->ensemble->classProfile(), school: $part->piece->ownBowing(), style: PartRecipe::of($part)->houseStyle());
     }
 
     /**

@@ -83,7 +83,7 @@ final readonly class PartRecipe
     /** @return array<string, mixed> what the piece and the section have otherwise than the class */
     public function own(): array
     {
-        return [...array_filter(['level' => $this->piece->level?->value, 'bowing' => $this->piece->bowing?->value]), ...$this->section];
+        return [...array_filter(['level' => $this->piece->level?->value, 'bowing' => $this->piece->ownBowing()?->value]), ...$this->section];
     }
 
     /** The usual one where what is kept is none. */

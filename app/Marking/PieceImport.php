@@ -66,7 +66,7 @@ final class PieceImport
                 'composer' => $score->composer,
                 'kind' => $kind,
                 'rights' => $rights,
-                'bowing' => $bowing,
+                ...Piece::bowedAs($bowing),
                 'source' => Writer::write($score),
                 'request_key' => $key,
                 'place' => $ensemble->endOfShelf(),

@@ -82,7 +82,7 @@ final readonly class SchoolExport
         $occasion = $piece->occasion()->first();
         $places = array_flip($piece->parts()->pluck('id')->all());
         self::json("{$folder}/piece.json", [
-            'title' => $piece->title, 'composer' => $piece->composer, 'kind' => $piece->kind, 'rights' => $piece->rights->value, 'bowing' => $piece->bowing?->value,
+            'title' => $piece->title, 'composer' => $piece->composer, 'kind' => $piece->kind, 'rights' => $piece->rights->value, 'bowing' => $piece->ownBowing()?->value,
             'tempo' => $piece->tempo, 'level' => $piece->level?->value, 'place' => $piece->place, 'putAway' => $piece->put_away_at?->toIso8601String(),
             'concert' => $occasion === null ? null : ['name' => $occasion->name, 'on' => $occasion->on->toDateString()],
             'orders' => array_values($piece->orders()->with('user')->reorder('id')->get()->map(static fn (PerformanceOrder $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'order' => $one->order])->all()),

@@ -150,7 +150,7 @@ final class SchoolReading
         $concert = is_array($data['concert'] ?? null) ? $ensemble->occasions()->where('name', $data['concert']['name'] ?? '')->whereDate('on', $data['concert']['on'] ?? '')->value('id') : null;
         $piece = $ensemble->pieces()->create([
             'title' => self::text($data, 'title'), 'composer' => (string) ($data['composer'] ?? ''), 'kind' => ($data['kind'] ?? '') === 'line' ? 'line' : 'piece',
-            'rights' => Rights::from(self::text($data, 'rights')), 'bowing' => isset($data['bowing']) ? BowingSchool::from(self::text($data, 'bowing')) : null, 'tempo' => is_int($data['tempo'] ?? null) ? $data['tempo'] : null,
+            'rights' => Rights::from(self::text($data, 'rights')), ...Piece::bowedAs(isset($data['bowing']) ? BowingSchool::from(self::text($data, 'bowing')) : null), 'tempo' => is_int($data['tempo'] ?? null) ? $data['tempo'] : null,
             'level' => is_string($data['level'] ?? null) ? Level::from($data['level']) : null, 'place' => (int) ($data['place'] ?? 0), 'put_away_at' => $data['putAway'] ?? null, 'occasion_id' => $concert,
             'source' => $this->music("{$folder}/score.musicxml"), 'request_key' => Str::uuid()->toString(), 'own_passages' => is_array($data['passages'] ?? null),
             'practice' => is_array($data['practice'] ?? null) ? $data['practice'] : null,

@@ -25,7 +25,8 @@ use UprightPencil\Core\Strings\Level;
  * @property string $kind piece or line
  * @property Carbon|null $taught_at when the class played a lesson line
  * @property Rights $rights
- * @property BowingSchool|null $bowing null: as the class has it
+ * @property BowingSchool $bowing as a release before profiles had a school reads it
+ * @property BowingSchool|null $own_bowing null: as the class has it
  * @property string $source the whole score as MusicXML
  * @property string $request_key
  * @property int $place on the shelf
@@ -48,12 +49,27 @@ final class Piece extends Model
 
     public const KINDS = [self::WORK, self::LESSON_LINE];
 
-    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages', 'practice'];
+    protected $fillable = ['title', 'composer', 'kind', 'rights', 'bowing', 'own_bowing', 'source', 'request_key', 'place', 'put_away_at', 'tempo', 'level', 'occasion_id', 'own_passages', 'practice'];
+
+    /** The school that it has for itself; null where it has its class's. An earlier release that was gone back to may have chosen one. */
+    public function ownBowing(): ?BowingSchool
+    {
+        // A migration hands out what is there before it has come so far.
+        $own = isset($this->attributes['own_bowing']) ? $this->own_bowing : null;
+
+        return $this->bowing === ($own ?? BowingSchool::StrongBeat) ? $own : $this->bowing;
+    }
+
+    /** @return array{bowing: BowingSchool, own_bowing: BowingSchool|null} what keeps a school of its own, or none */
+    public static function bowedAs(?BowingSchool $own): array
+    {
+        return ['bowing' => $own ?? BowingSchool::StrongBeat, 'own_bowing' => $own];
+    }
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'put_away_at' => 'datetime', 'level' => Level::class, 'own_passages' => 'boolean', 'practice' => 'array', 'final_at' => 'datetime', 'taught_at' => 'datetime'];
+        return ['rights' => Rights::class, 'bowing' => BowingSchool::class, 'own_bowing' => BowingSchool::class, 'put_away_at' => 'datetime', 'level' => Level::class, 'own_passages' => 'boolean', 'practice' => 'array', 'final_at' => 'datetime', 'taught_at' => 'datetime'];
     }
 
     /** @return BelongsTo<Ensemble, $this> */

@@ -13,10 +13,11 @@ return new class extends Migration
     public function up(): void
     {
         Schema::table('pieces', static function (Blueprint $table): void {
-            $table->string('bowing')->nullable()->change();
+            // The release before goes on with `bowing` while this one comes, and when it comes back: see `Piece::ownBowing`.
+            $table->string('own_bowing')->nullable();
         });
         // Until now every class had this school: whoever never chose one goes on as before.
-        DB::table('pieces')->where('bowing', 'strong-beat')->update(['bowing' => null]);
+        DB::table('pieces')->where('bowing', '!=', 'strong-beat')->update(['own_bowing' => DB::raw('bowing')]);
         Schema::table('profile_versions', static function (Blueprint $table): void {
             $table->string('habit', 80)->nullable();
             $table->string('note', 300)->nullable();
@@ -31,9 +32,8 @@ return new class extends Migration
 
     public function down(): void
     {
-        DB::table('pieces')->whereNull('bowing')->update(['bowing' => 'strong-beat']);
         Schema::table('pieces', static function (Blueprint $table): void {
-            $table->string('bowing')->nullable(false)->change();
+            $table->dropColumn('own_bowing');
         });
         Schema::table('profile_versions', static function (Blueprint $table): void {
             $table->dropColumn(['habit', 'note']);

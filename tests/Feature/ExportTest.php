@@ -113,7 +113,7 @@ final class ExportTest extends TestCase
         self::assertSame(['one@school.test', 'two@school.test', 'two@school.test'], $again->log()->with('user')->get()->map(static fn (LogEntry $one): string => $one->user->email)->all());
         self::assertSame([72, 'Spring', 'End', '1'], [$again->piece->tempo, $again->piece->occasion()->firstOrFail()->name, $again->piece->namedPassages()[0]['name'], $again->piece->order()->cuts[0]['from']]);
         self::assertSame([['names', 'tempo-steps'], 7, true], [$again->practiceSheets()->firstOrFail()->kinds, $again->practiceSheets()->firstOrFail()->minutes, $again->piece->taught_at !== null]);
-        self::assertSame(['paired', null, 'one@school.test'], [$again->piece->ensemble->settings()['bowing'], $again->piece->bowing, User::query()->whereKey($again->print_is_of)->value('email')]);
+        self::assertSame(['paired', null, 'one@school.test'], [$again->piece->ensemble->settings()['bowing'], $again->piece->ownBowing(), User::query()->whereKey($again->print_is_of)->value('email')]);
         self::assertSame(['bowing', 'You pair short notes in one bow.'], [$again->piece->ensemble->profileVersions()->latest('id')->value('habit'), $again->piece->ensemble->profileVersions()->latest('id')->value('note')]);
         self::assertSame(['open=four'], DB::table('habit_answers')->where(['ensemble_id' => $again->piece->ensemble_id, 'answer' => 'never'])->pluck('what')->all());
         self::assertSame(['cello', 'bass'], $again->piece->ensemble->occasions()->where('name', 'Low strings')->firstOrFail()->sections);

@@ -11,6 +11,7 @@ use App\Models\Part;
 use App\Models\Rights;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;
 
@@ -176,6 +177,10 @@ final class HabitTest extends TestCase
         self::assertGreaterThan(0, $before);
         $this->ensemble->keepProfile($this->director, ['bowing' => 'as-it-comes'] + $this->ensemble->settings());
         self::assertSame([0, $before], [$hooks($follows), $hooks($own)]);
+        // A release that was gone back to knows one column only, and what was chosen there holds.
+        DB::table('pieces')->where('id', $follows->piece_id)->update(['bowing' => 'paired']);
+        $this->getJson("/api/pieces/{$follows->piece_id}")->assertOk()->assertJsonPath('bowing', 'paired');
+        self::assertSame('strong-beat', DB::table('pieces')->where('id', $own->piece_id)->value('bowing'), 'and it finds what is chosen here');
     }
 
     private static function told(mixed $habit): ?string

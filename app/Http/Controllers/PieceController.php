@@ -58,7 +58,7 @@ final class PieceController extends Controller
             $piece->composer,
             $piece->kind,
             $piece->rights,
-            $piece->bowing,
+            $piece->ownBowing(),
             $piece->tempo,
             (int) round(TempoMap::of($score)->first()),
             $piece->level,
@@ -127,7 +127,8 @@ final class PieceController extends Controller
             'level' => ['sometimes', 'nullable', Rule::enum(Level::class)],
             'occasion' => ['sometimes', 'nullable', 'integer', Rule::exists('occasions', 'id')->where('ensemble_id', $piece->ensemble_id)->where('kind', Occasion::CONCERT)],
         ], ['title.required' => 'Give the piece a title.', 'tempo.*' => 'A tempo is 20 to 300 quarters a minute.', 'practice.tempo.*' => 'A tempo is 20 to 300 quarters a minute.', 'practice.passages.*' => 'A tempo is 20 to 300 quarters a minute.']);
-        $piece->fill(array_intersect_key($asked, ['title' => 1, 'kind' => 1, 'rights' => 1, 'bowing' => 1, 'tempo' => 1, 'level' => 1, 'practice' => 1]));
+        $piece->fill(array_intersect_key($asked, ['title' => 1, 'kind' => 1, 'rights' => 1, 'tempo' => 1, 'level' => 1, 'practice' => 1]));
+        array_key_exists('bowing', $asked) && $piece->fill(Piece::bowedAs($asked['bowing'] === null ? null : BowingSchool::from($asked['bowing'])));
         isset($asked['final']) && $piece->final_at = $asked['final'] ? ($piece->final_at ?? now()) : null;
         isset($asked['taught']) && $piece->taught_at = $asked['taught'] ? ($piece->taught_at ?? now()) : null;
         array_key_exists('composer', $asked) && $piece->composer = (string) $asked['composer'];

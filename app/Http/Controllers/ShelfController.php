@@ -68,7 +68,7 @@ final class ShelfController extends Controller
     private function all(User $user): Collection
     {
         return $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
-            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
+            ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'own_bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
             ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
         ])->get();
     }
@@ -149,7 +149,7 @@ final class ShelfController extends Controller
     {
         $parts = $named === null ? $piece->partsInUse : $piece->partsInUse->whereIn('id', $named);
 
-        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, $piece->bowing, $piece->put_away_at !== null, $piece->occasion?->name, NextStep::of($parts), array_values($parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
+        return new ShelfPieceView($piece->id, $piece->title, $piece->composer, $piece->kind, $piece->rights, $piece->ownBowing(), $piece->put_away_at !== null, $piece->occasion?->name, NextStep::of($parts), array_values($parts->map(static fn (Part $part): ShelfPartView => new ShelfPartView(
             $part->id,
             $part->name,
             $part->instrument,
