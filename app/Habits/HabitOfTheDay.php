@@ -44,7 +44,7 @@ final class HabitOfTheDay
         }
         $habits = new Habits($ensemble, $user);
         $habits->isUpToDate() || LearnHabits::behind($ensemble, $user);
-        foreach ($habits->known(self::FEWEST_PIECES)->habits as $habit) {
+        foreach ($habits->known(self::FEWEST_PIECES) as $habit) {
             if ($what === null || $habit->what === $what) {
                 return new ShelfHabitView($ensemble->id, $ensemble->name, $habit->what, $habit->sentence, $habit->evidence);
             }

@@ -48,15 +48,16 @@ final readonly class Habits
     {
         [$learned, $parts] = $this->kept() ?? $this->learned();
 
-        return $this->told($learned, $parts);
+        return new HabitsView($learned->decisions ?? 0, $learned->before ?? 0, $learned->after ?? 0, $this->told($learned, $parts), $this->taken(), self::directed($this->user)->count() - 1);
     }
 
     /**
      * What was worked out last, even if something was decided since: nothing is worked out for it.
      *
      * @param  int  $fewest  pieces that it has to come from
+     * @return list<HabitView>
      */
-    public function known(int $fewest): HabitsView
+    public function known(int $fewest): array
     {
         [$learned, $parts, $pieces] = $this->kept($this->latest()) ?? [null, [], 0];
 
@@ -109,18 +110,22 @@ final readonly class Habits
         return $learned;
     }
 
-    /** @param list<int> $parts ids, in the order in which they were learned from */
-    private function told(?Learned $learned, array $parts): HabitsView
+    /**
+     * @param  list<int>  $parts  ids, in the order in which they were learned from
+     * @return list<HabitView>
+     */
+    private function told(?Learned $learned, array $parts): array
     {
-        $answered = $this->answered();
+        $understood = $learned->understood ?? [];
+        $answered = $understood === [] ? [] : $this->answered();
         $place = static fn (Observation $one): HabitPlaceView => new HabitPlaceView($parts[$one->part], $one->title, $one->measure, $one->beat, $one->note, $one->chosen, $one->proposed);
         $habits = [];
-        foreach ($learned->understood ?? [] as $one) {
+        foreach ($understood as $one) {
             $change = $one->change;
             isset($answered[$change->name()]) || Change::valueIn($this->ensemble->settings(), $change->what) === $change->to || $habits[] = new HabitView($change->name(), $change->sentence, $one->evidence(), array_map($place, $one->verdict->better), array_map($place, $one->verdict->worse), (object) $change->on($this->ensemble->settings()));
         }
 
-        return new HabitsView($learned->decisions ?? 0, $learned->before ?? 0, $learned->after ?? 0, $habits, $this->taken(), self::directed($this->user)->count() - 1);
+        return $habits;
     }
 
     /** @return array<string, int> what is not told: never again, here or anywhere, or not now */

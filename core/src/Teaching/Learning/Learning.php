@@ -146,7 +146,8 @@ final class Learning
     /** The change that explains most of what is left; null where none does so clearly. */
     private function next(): ?Guess
     {
-        $guess = $this->best([...$this->settings(), ...$this->weights()]) ?? $this->split();
+        $terms = $this->terms();
+        $guess = $this->best([...$this->settings(), ...$this->weights($terms)]) ?? $this->split($terms);
         $finer = $guess === null || is_string($guess->change->to) ? [] : $this->finer($guess->change);
 
         return $this->best($finer) ?? $guess;
@@ -239,12 +240,15 @@ final class Learning
         return $changes;
     }
 
-    /** @return list<Change> weights of terms that may explain what is left */
-    private function weights(): array
+    /**
+     * @param  list<string>  $terms  of the hand
+     * @return list<Change> weights of terms that may explain what is left
+     */
+    private function weights(array $terms): array
     {
         $ofTheBow = $this->observed->isWorthATry($this->look, Aspect::Bow, self::CLEARLY_MORE) ? array_keys(Change::BOW) : [];
 
-        return $this->bothWays('weights', [...array_slice($this->terms(), 0, self::TERMS_TRIED), ...$ofTheBow]);
+        return $this->bothWays('weights', [...array_slice($terms, 0, self::TERMS_TRIED), ...$ofTheBow]);
     }
 
     /**
@@ -272,10 +276,14 @@ final class Learning
         return array_map(static fn (float $weight): Change => Change::ofWeight($where, $term, $before, $weight), $more > 0 ? $further : array_reverse($further));
     }
 
-    /** A term that somebody weighs one way in slow and another in fast music: only if each piece would clearly be told so by the others. */
-    private function split(): ?Guess
+    /**
+     * A term that somebody weighs one way in slow and another in fast music: only if each piece would clearly be told so by the others.
+     *
+     * @param  list<string>  $terms
+     */
+    private function split(array $terms): ?Guess
     {
-        $terms = array_slice($this->terms(), 0, self::TERMS_SPLIT);
+        $terms = array_slice($terms, 0, self::TERMS_SPLIT);
         $guess = $this->best([...$this->bothWays('slowWeights', $terms), ...$this->bothWays('fastWeights', $terms)]);
 
         return $guess !== null && $this->holdsBesides($guess->verdict, self::CLEARLY_MORE, self::MOSTLY) ? $guess : null;
