@@ -24,7 +24,7 @@ use App\Marking\EntryClashes;
 use App\Marking\EntryOutOfOrder;
 use App\Marking\TypedElsewhere;
 use App\Sharing\PublicAddress;
-use App\Views\RefusalView;
+use App\Views\Desk\RefusalView;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Database\QueryException;
 use Illuminate\Foundation\Application;

@@ -7,7 +7,7 @@ namespace App\Habits;
 use App\Jobs\LearnHabits;
 use App\Models\Ensemble;
 use App\Models\User;
-use App\Views\ShelfHabitView;
+use App\Views\Shelf\ShelfHabitView;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -8,7 +8,7 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\School;
 use App\Models\User;
-use App\Views\AuditedView;
+use App\Views\School\AuditedView;
 use Illuminate\Support\Facades\DB;
 
 /** The list of what was done in a school that its administrator may look up. It holds no addresses of machines, and no students. */

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Views\BoardView;
-use App\Views\ChangeView;
-use App\Views\DrawnView;
-use App\Views\FindingView;
-use App\Views\FrameView;
-use App\Views\HandNoteView;
-use App\Views\MarkView;
-use App\Views\NoteView;
-use App\Views\StopView;
+use App\Views\Desk\BoardView;
+use App\Views\Desk\ChangeView;
+use App\Views\Desk\DrawnView;
+use App\Views\Desk\FindingView;
+use App\Views\Desk\FrameView;
+use App\Views\Desk\HandNoteView;
+use App\Views\Desk\MarkView;
+use App\Views\Desk\NoteView;
+use App\Views\Desk\StopView;
 use UprightPencil\Core\Bowing\HeldChange;
 use UprightPencil\Core\Marking\DrawnMark;
 use UprightPencil\Core\Marking\MarkedPage;

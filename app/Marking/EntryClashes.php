@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\LogEntry;
-use App\Views\TheirEntryView;
+use App\Views\Desk\TheirEntryView;
 
 /** Somebody else decided about the same notes meanwhile; the director sees both and chooses. */
 final class EntryClashes extends \RuntimeException

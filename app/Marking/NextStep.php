@@ -7,7 +7,7 @@ namespace App\Marking;
 use App\Keeping\Dialect;
 use App\Models\Handout;
 use App\Models\Part;
-use App\Views\NextStepView;
+use App\Views\Shelf\NextStepView;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;

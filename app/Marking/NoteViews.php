@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Views\NoteView;
+use App\Views\Desk\NoteView;
 
 /** The views of a part's notes as they were told last: a note that is marked as before looks as before. */
 final class NoteViews

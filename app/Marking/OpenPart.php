@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
-use App\Views\DrawnView;
+use App\Views\Desk\DrawnView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;

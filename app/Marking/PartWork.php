@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Views\AlikePlaceView;
-use App\Views\AlikeView;
-use App\Views\AskedVersionsView;
-use App\Views\CarriedView;
-use App\Views\OpenPlaceView;
-use App\Views\ProposalsView;
-use App\Views\QuestionView;
-use App\Views\VersionView;
+use App\Views\Desk\AlikePlaceView;
+use App\Views\Desk\AlikeView;
+use App\Views\Desk\AskedVersionsView;
+use App\Views\Desk\CarriedView;
+use App\Views\Desk\OpenPlaceView;
+use App\Views\Desk\ProposalsView;
+use App\Views\Desk\QuestionView;
+use App\Views\Desk\VersionView;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Ensemble\Carrying\Carried;
 use UprightPencil\Core\Ensemble\Carrying\LikePlaces;

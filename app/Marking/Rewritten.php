@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
-use App\Views\PrintedMeasureView;
+use App\Views\Desk\PrintedMeasureView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Views\FindingView;
-use App\Views\NoteView;
+use App\Views\Desk\FindingView;
+use App\Views\Desk\NoteView;
 use Illuminate\Support\Facades\Cache;
 
 /**

@@ -7,7 +7,7 @@ namespace App\Marking;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
-use App\Views\SuggestionView;
+use App\Views\Desk\SuggestionView;
 use Illuminate\Auth\Access\AuthorizationException;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;

@@ -6,8 +6,8 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\Section;
-use App\Views\ProfileChangeView;
-use App\Views\ProfileTrialView;
+use App\Views\Skills\ProfileChangeView;
+use App\Views\Skills\ProfileTrialView;
 use UprightPencil\Core\Marking\NoteMark;
 
 /** What a change of a class profile, a house style or an order of performance would change in the parts, before it is kept. */

@@ -9,8 +9,8 @@ use App\Models\Occasion;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
-use App\Views\PlanItemView;
-use App\Views\PlanView;
+use App\Views\Rehearsal\PlanItemView;
+use App\Views\Rehearsal\PlanView;
 use UprightPencil\Core\Ensemble\Rehearsing\PlanItem;
 use UprightPencil\Core\Ensemble\Rehearsing\RehearsalPlan;
 

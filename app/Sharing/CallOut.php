@@ -6,10 +6,10 @@ namespace App\Sharing;
 
 use App\Marking\KeptScores;
 use App\Models\Piece;
-use App\Views\CalledView;
-use App\Views\CallOutSection;
-use App\Views\CallOutView;
-use App\Views\SheetLineView;
+use App\Views\Desk\SheetLineView;
+use App\Views\Handout\CalledView;
+use App\Views\Handout\CallOutSection;
+use App\Views\Handout\CallOutView;
 
 /** For the podium, before a rehearsal: what every section changes, in the order of the piece, so that all pencil it in at once. */
 final class CallOut

@@ -9,9 +9,9 @@ use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PieceLineUp;
 use App\Models\Part;
-use App\Views\HandoutName;
-use App\Views\PracticeSheetView;
-use App\Views\SharedView;
+use App\Views\Handout\HandoutName;
+use App\Views\Handout\SharedView;
+use App\Views\Lesson\PracticeSheetView;
 use Carbon\CarbonInterface;
 use UprightPencil\Core\Marking\Handing\PageMarks;
 

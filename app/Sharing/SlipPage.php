@@ -7,7 +7,7 @@ namespace App\Sharing;
 use App\Marking\PartVersions;
 use App\Models\Handout;
 use App\Models\PartVersion;
-use App\Views\SlipEndView;
+use App\Views\Handout\SlipEndView;
 use UprightPencil\Core\Marking\Handing\PageMarks;
 
 /** One of the two pages that a slip is between. */

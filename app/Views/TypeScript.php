@@ -10,16 +10,31 @@ use UprightPencil\Core\Marking\Kinds\Kinds;
 /** Writes the types of the client from the views, so that page and server cannot disagree unnoticed. */
 final class TypeScript
 {
-    private const ROOTS = [DeskView::class, DrawnView::class, RefusalView::class, WhyView::class, WaysView::class, SizeUpView::class, SheetView::class, LinkView::class, HandoutsView::class, SlipView::class, CallOutView::class, RehearsalView::class, PlanView::class, PulseView::class, PacketView::class, SharedView::class, ShelfView::class, ReadingView::class, KeptView::class, SessionView::class, MadeView::class, PeopleView::class, NewInvitationView::class, AskedInView::class, AccountView::class, ProfileView::class, ProfileTrialView::class, AddressView::class, CodesView::class, SecretView::class, DevicesView::class, SchoolSettingsView::class, AuditView::class, HabitsView::class, OccasionsView::class, PieceView::class, TypedView::class, PassageTableView::class, PageFilesView::class, PlayedView::class, CorrectionView::class, EditionsView::class, EditionPageView::class, DerivedView::class, ProposalsView::class, PieceProposalsView::class, AlikeView::class, CarriedView::class, AskedVersionsView::class, OpenPlacesView::class, HistoryView::class, PastView::class, HeardView::class, LineUpView::class, OutOfLinesView::class, FigureTakenView::class, PreviewedView::class, TeachingView::class, PracticeView::class, PracticeSheetView::class, LessonView::class, ScalesView::class, ScalePatternsView::class];
-
     /** @var array<string, string> name => declaration */
     private array $written = [];
+
+    /** @var array<string, class-string> short name => view, of all rooms */
+    private readonly array $views;
+
+    private function __construct()
+    {
+        $views = [];
+        foreach (glob(__DIR__.'/*/*.php') ?: [] as $file) {
+            $name = basename($file, '.php');
+            $view = __NAMESPACE__.'\\'.basename(dirname($file)).'\\'.$name;
+            if (isset($views[$name]) || ! class_exists($view) && ! enum_exists($view)) {
+                throw new \LogicException("There are two views {$name}, or none.");
+            }
+            $views[$name] = $view;
+        }
+        $this->views = $views;
+    }
 
     public static function types(): string
     {
         $writer = new self;
-        foreach (self::ROOTS as $root) {
-            $writer->name($root);
+        foreach ($writer->views as $view) {
+            $writer->name($view);
         }
         ksort($writer->written);
 
@@ -126,6 +141,8 @@ final class TypeScript
             throw new \LogicException("{$parameter->getName()} is a list of what? It says “{$documented}”.");
         }
 
-        return (str_starts_with($found[1], 'list<') ? $this->listed($found[1], $parameter) : $this->named(class_exists(__NAMESPACE__.'\\'.$found[1]) ? __NAMESPACE__.'\\'.$found[1] : $found[1])).'[]';
+        $isNested = str_starts_with($found[1], 'list<');
+
+        return ($isNested ? $this->listed($found[1], $parameter) : $this->named($this->views[$found[1]] ?? $found[1])).'[]';
     }
 }

@@ -9,7 +9,7 @@ use App\Access\Devices;
 use App\Access\SignIn;
 use App\Marking\Erasure;
 use App\Models\User;
-use App\Views\AccountView;
+use App\Views\Account\AccountView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

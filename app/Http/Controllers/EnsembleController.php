@@ -10,7 +10,7 @@ use App\Models\Ensemble;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
-use App\Views\MadeView;
+use App\Views\Piece\MadeView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

@@ -9,7 +9,7 @@ use App\Keeping\Audited;
 use App\Keeping\AuditList;
 use App\Models\Invitation;
 use App\Models\User;
-use App\Views\AskedInView;
+use App\Views\Account\AskedInView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;

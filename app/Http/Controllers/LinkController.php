@@ -12,7 +12,7 @@ use App\Models\ShareLink;
 use App\Models\Token;
 use App\Models\User;
 use App\Sharing\Handouts;
-use App\Views\LinkView;
+use App\Views\Handout\LinkView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

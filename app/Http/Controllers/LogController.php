@@ -14,7 +14,7 @@ use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
-use App\Views\PulseView;
+use App\Views\Desk\PulseView;
 use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;

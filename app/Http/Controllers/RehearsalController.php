@@ -13,7 +13,7 @@ use App\Rehearsing\Calendar;
 use App\Rehearsing\PieceInRehearsal;
 use App\Rehearsing\Planning;
 use App\Rehearsing\RehearsalNotes;
-use App\Views\NoteOfRehearsalView;
+use App\Views\Rehearsal\NoteOfRehearsalView;
 use Carbon\CarbonImmutable;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;

@@ -6,7 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Models\Ensemble;
 use App\Models\Section;
-use App\Views\MadeView;
+use App\Views\Piece\MadeView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
