@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Access;
 
-use App\Marking\Turn;
 use App\Models\School;
 use App\Models\User;
+use App\Record\Turn;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 

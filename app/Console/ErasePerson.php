@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Access\Access;
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\User;
 use Illuminate\Console\Command;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\School;
 use Illuminate\Console\Command;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Marking\SchoolExport;
+use App\Keeping\SchoolExport;
 use App\Models\School;
 use Illuminate\Console\Command;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Marking\SchoolReading;
+use App\Keeping\SchoolReading;
 use App\Models\User;
 use Illuminate\Console\Command;
 use UprightPencil\Core\Format\UnreadableMusic;

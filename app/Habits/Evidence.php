@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Habits;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Marking\PartRecipe;
-use App\Marking\PartRecord;
 use App\Models\Ensemble;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
+use App\Record\PartRecord;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Marking\Decision;
@@ -48,7 +48,7 @@ final class Evidence
             $decisions = $evidence->in($part);
             $print = $part->print_is_of === $user->id;
             if ($decisions !== [] || $print) {
-                $score = KeptScores::of($part->music);
+                $score = CachedScores::of($part->music);
                 $one = new TaughtPart($score, $score->parts[0], $decisions, $part->piece->title, PartRecipe::of($part)->own());
                 $taught[$part->id] = $print ? $one->withItsPrint() : $one;
             }

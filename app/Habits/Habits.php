@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Habits;
 
+use App\Marking\Cached;
 use App\Marking\CoreCode;
-use App\Marking\Kept;
 use App\Models\Ensemble;
 use App\Models\ProfileVersion;
 use App\Models\Role;
@@ -79,7 +79,7 @@ final readonly class Habits
     /** @return array{Learned|null, list<int>, int}|null what was learned, the parts that it was learned from, and of how many pieces they are */
     private function kept(?string $slot = null): ?array
     {
-        $kept = Kept::get($slot ?? $this->slot());
+        $kept = Cached::get($slot ?? $this->slot());
 
         return is_array($kept) && is_array($kept[1] ?? null) && is_int($kept[2] ?? null) ? [$kept[0] instanceof Learned ? $kept[0] : null, array_values($kept[1]), $kept[2]] : null;
     }

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Lessons;
 
-use App\Marking\Deriving;
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Marking\PartDesk;
 use App\Marking\PartRecipe;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\Deriving;
 use App\Views\Lesson\DemandView;
 use App\Views\Lesson\LessonDifferenceView;
 use App\Views\Lesson\LessonSectionView;
@@ -181,7 +181,7 @@ final readonly class Lesson
         if ($part->instrument === $instrument) {
             return Demands::of((new PartDesk($part))->marked());
         }
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
 
         return Demands::of(Unison::of($score, $score->parts[0], [$instrument], self::settings($part))->marked[0]);
     }
@@ -264,7 +264,7 @@ final readonly class Lesson
             if ($only !== null && $part->id !== $only) {
                 continue;
             }
-            $score = KeptScores::of($this->desks[$index]->markedMusicXml());
+            $score = CachedScores::of($this->desks[$index]->markedMusicXml());
             $written = $under->on($score->parts[0], $this->desks[$index]->marked());
             $scores[] = $score->with(title: $this->piece->title, parts: [$written->with(id: "P{$part->id}", name: $part->name)]);
         }
@@ -285,7 +285,7 @@ final readonly class Lesson
         if ($missing === []) {
             return;
         }
-        $score = KeptScores::of($source->music);
+        $score = CachedScores::of($source->music);
         $octaves = Unison::of($score, $score->parts[0], $missing, self::settings($source))->octaves;
         foreach ($missing as $instrument) {
             Deriving::keep($source, new Derivation($instrument, Unison::OCTAVES[$octaves[$instrument->value]]), ucfirst($instrument->value).($source->id === $this->parts[0]->id ? '' : " ({$source->name})"), Uuid::uuid5($key, $instrument->value)->toString(), $by);

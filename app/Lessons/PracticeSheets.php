@@ -6,10 +6,10 @@ namespace App\Lessons;
 
 use App\Marking\Drawing;
 use App\Marking\PartDesk;
-use App\Marking\Turn;
 use App\Models\Part;
 use App\Models\PracticeSheet;
 use App\Models\User;
+use App\Record\Turn;
 use App\Views\Desk\HandView;
 use App\Views\Desk\HeardView;
 use App\Views\Lesson\PracticeDoneView;

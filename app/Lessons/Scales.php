@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Lessons;
 
+use App\Marking\CachedScores;
 use App\Marking\CoreCode;
-use App\Marking\KeptScores;
 use App\Models\Ensemble;
 use App\Models\Occasion;
 use App\Models\Piece;
@@ -119,7 +119,7 @@ final readonly class Scales
     {
         $part = $piece->partsInUse()->first();
         $keys = [];
-        foreach ($part === null ? [] : KeptScores::of($part->music)->parts[0]->measures as $measure) {
+        foreach ($part === null ? [] : CachedScores::of($part->music)->parts[0]->measures as $measure) {
             $name = $measure->key?->name() ?? '';
             if (preg_match('/^([A-G][#b]?) (major|minor)$/', $name, $found) === 1) {
                 $keys[$found[1].':'.($found[2] === 'minor' ? ScaleMode::HarmonicMinor->value : ScaleMode::Major->value)] = $name;

@@ -7,6 +7,7 @@ namespace App\Marking;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\PartVersion;
+use App\Record\PartRecord;
 use App\Views\Desk\HistoryView;
 use App\Views\Desk\MarkView;
 use App\Views\Desk\PastView;
@@ -50,7 +51,7 @@ final readonly class History
      */
     public function entries(?int $before, ?string $note, bool $decides): HistoryView
     {
-        $score = KeptScores::of($this->part->music);
+        $score = CachedScores::of($this->part->music);
         $printed = $score->parts[0];
         $places = self::places($printed, $score->resolution);
         $style = PartRecipe::of($this->part)->houseStyle();
@@ -144,7 +145,7 @@ final readonly class History
         $printed->music = $edition = $this->musicAt($at->toDateTimeString());
         $rewritten = Rewritten::with($printed, $this->record($seq)->decisions());
         $music = $rewritten->part->music;
-        $score = KeptScores::of($music);
+        $score = CachedScores::of($music);
         $decided = PartDecisions::leniently($score->parts[0], $rewritten->decisions);
         $then = PartMarker::mark($score, $score->parts[0], $decided, PartRecipe::of($this->part)->settings());
         $layer = array_map(static fn (DrawnMark $mark): MarkView => MarkView::of($mark), (new MarkedPage($then))->marks());
@@ -194,7 +195,7 @@ final readonly class History
     public static function reasons(Part $part): array
     {
         $reasons = [];
-        $printed = KeptScores::of($part->music)->parts[0];
+        $printed = CachedScores::of($part->music)->parts[0];
         foreach ((new PartRecord($part))->record()->decisions() as $decision) {
             $said = $decision->remarks['reason'] ?? null;
             foreach ($said === null ? [] : array_keys(PartDecisions::touched($printed, [$decision])) as $note) {

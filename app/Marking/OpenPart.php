@@ -50,7 +50,7 @@ final class OpenPart
     /** Names all that a part is worked out from besides decisions, and the code that does it. */
     public static function name(Part $part, PartRecipe $recipe): string
     {
-        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $recipe->name(), Together::name($part->piece)]));
+        return "{$part->id}:".hash('xxh128', implode(' ', [$part->music, $recipe->name(), AlikeBeginnings::name($part->piece)]));
     }
 
     /** @return array<string, true> ids that its notes had at any time; they change only with its notes */
@@ -61,17 +61,17 @@ final class OpenPart
 
     public function score(): Score
     {
-        return $this->score ??= KeptScores::of($this->part->music);
+        return $this->score ??= CachedScores::of($this->part->music);
     }
 
     public function marked(PartDecisions $decisions): MarkedPart
     {
         $slot = "trials:{$this->name}";
         if ($this->trials === null) {
-            $kept = Kept::get($slot);
+            $kept = Cached::get($slot);
             $this->trials = new TrialMemory($this->kept = is_array($kept) ? $kept : []);
         }
-        $marked = $this->session()->mark($decisions, $this->together ??= Together::of($this->part));
+        $marked = $this->session()->mark($decisions, $this->together ??= AlikeBeginnings::of($this->part));
         if ($this->trials->known() !== $this->kept) {
             Cache::put($slot, $this->kept = $this->trials->known(), now()->addDays(self::KEPT_DAYS));
         }

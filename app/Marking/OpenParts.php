@@ -33,8 +33,8 @@ final class OpenParts
         $this->records = array_slice($this->records, -self::MOST, preserve_keys: true);
     }
 
-    /** @param Edition|null $players whose edition is wanted */
-    public function of(Part $part, ?Edition $players = null): OpenPart
+    /** @param Players|null $players for some of its players */
+    public function of(Part $part, ?Players $players = null): OpenPart
     {
         $recipe = PartRecipe::of($part, $players?->group);
         $name = OpenPart::name($part, $recipe);

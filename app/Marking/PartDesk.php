@@ -8,6 +8,10 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
+use App\Record\EntryClashes;
+use App\Record\EntryOutOfOrder;
+use App\Record\NewEntry;
+use App\Record\PartRecord;
 use App\Views\Desk\DrawnView;
 use App\Views\Desk\ExtremeView;
 use App\Views\Desk\FindingView;
@@ -71,7 +75,7 @@ use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Teaching\Practice\Material;
 use UprightPencil\Core\Teaching\Practice\NothingToPractise;
 
-/** One stored part, worked out by the core; in the edition of some of its players, where they were taught something else. */
+/** One stored part, worked out by the core; for some of its players, where they were taught something else. */
 final class PartDesk
 {
     /** Other ways to finger a span that are offered at a time. */
@@ -91,8 +95,8 @@ final class PartDesk
 
     private Rewritten $rewritten;
 
-    /** @param Edition|null $players for some of its players: their notes and fingers, over the bows of all */
-    public function __construct(private readonly Part $stored, private readonly ?Edition $players = null)
+    /** @param Players|null $players for some of its players: their notes and fingers, over the bows of all */
+    public function __construct(private readonly Part $stored, private readonly ?Players $players = null)
     {
         $this->record = new PartRecord($stored);
         $this->lay();
@@ -141,7 +145,7 @@ final class PartDesk
     public function refuseUnknown(array $decisions): void
     {
         $over = array_filter($decisions, static fn (Decision $decision): bool => array_keys($decision->fields) === [Rewrite::FIELD]);
-        $part = $over === [] ? $this->scorePart() : Rewriting::of(KeptScores::of($this->stored->music), [...$this->record->record()->decisions(), ...$over])->score->parts[0];
+        $part = $over === [] ? $this->scorePart() : Rewriting::of(CachedScores::of($this->stored->music), [...$this->record->record()->decisions(), ...$over])->score->parts[0];
         PartDecisions::of($part, array_values(array_diff_key($decisions, $over)));
     }
 
@@ -273,7 +277,7 @@ final class PartDesk
     }
 
     /**
-     * What is decided in the edition of some players: fingers for them, bows for everybody.
+     * What is decided for some players: fingers for them, bows for everybody.
      *
      * @param  list<Decision>  $decisions
      * @return list<Decision>
@@ -326,7 +330,7 @@ final class PartDesk
     private function drawnAfter(string $entry, int $seq, bool $opening): DrawnView
     {
         $slot = "drawn:{$entry}:{$this->open()->name}";
-        $kept = Kept::get($slot);
+        $kept = Cached::get($slot);
         if (! $kept instanceof DrawnView) {
             $kept = $this->open()->drawn($this->decided());
             $opening && Cache::put($slot, $kept, now()->addDays(self::KEPT_DAYS));

@@ -8,6 +8,7 @@ use App\Models\GoneDecision;
 use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\User;
+use App\Record\Turn;
 use Illuminate\Database\Eloquent\Collection;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\UnreadableMusic;
@@ -33,7 +34,7 @@ final class PartVersions
      */
     public static function correction(Part $part, Score $now, bool $byName): Correction
     {
-        return Correction::of(KeptScores::of($part->music), $now, $byName, self::formerNotes($part));
+        return Correction::of(CachedScores::of($part->music), $now, $byName, self::formerNotes($part));
     }
 
     /** @return array<string, true> ids that notes of this part had at any time */
@@ -57,7 +58,7 @@ final class PartVersions
      */
     public static function replace(Part $part, Score $score, Correction $correction, User $by, array $about): void
     {
-        $before = KeptScores::of($part->music)->parts[0];
+        $before = CachedScores::of($part->music)->parts[0];
         $music = Writer::write($score->with(parts: [$correction->part]));
         if ($music === $part->music) {
             return;
@@ -104,8 +105,8 @@ final class PartVersions
     {
         Turn::take(static function () use ($version, $by): void {
             $part = $version->part->fresh() ?? $version->part;
-            $score = KeptScores::of($version->music);
-            self::replace($part, $score, Correction::backTo(KeptScores::of($part->music), $score), $by, ['how' => PartVersion::BROUGHT_BACK, 'back_to' => $version->id]);
+            $score = CachedScores::of($version->music);
+            self::replace($part, $score, Correction::backTo(CachedScores::of($part->music), $score), $by, ['how' => PartVersion::BROUGHT_BACK, 'back_to' => $version->id]);
         });
     }
 
@@ -116,7 +117,7 @@ final class PartVersions
         if ($open->isEmpty()) {
             return $open;
         }
-        $there = array_flip(array_map(static fn (Note $note): string => $note->id, KeptScores::of($part->music)->parts[0]->notes()));
+        $there = array_flip(array_map(static fn (Note $note): string => $note->id, CachedScores::of($part->music)->parts[0]->notes()));
 
         return $open->reject(static fn (GoneDecision $gone): bool => isset($there[$gone->note]))->values();
     }

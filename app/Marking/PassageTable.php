@@ -21,7 +21,7 @@ final class PassageTable
     public static function of(Piece $piece): PassageTableView
     {
         $parts = array_values($piece->partsInUse()->get()->all());
-        $scores = array_map(static fn (Part $part): ScorePart => KeptScores::of($part->music)->parts[0], $parts);
+        $scores = array_map(static fn (Part $part): ScorePart => CachedScores::of($part->music)->parts[0], $parts);
         $passages = self::passages($piece, $scores);
         $rows = array_map(static fn (Part $part, ScorePart $score): PassageRowView => self::row($part, $score, $passages, $scores), $parts, $scores);
 

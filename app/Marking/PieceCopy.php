@@ -9,6 +9,8 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\PartRecord;
+use App\Record\Turn;
 use Illuminate\Support\Facades\DB;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\Decision;
@@ -25,7 +27,7 @@ final class PieceCopy
             $piece->forceFill(['ensemble_id' => $to->id, 'occasion_id' => null, 'taught_at' => null])->save();
             foreach ($piece->parts()->get() as $part) {
                 $part->update(['section_id' => Sections::named($to, $part->name, $part->instrument)->id]);
-                // Players there may have been taught something else: links to an edition of theirs end.
+                // Players there may have been taught something else: links for them end.
                 $part->links()->whereNotNull('section_id')->whereNull('closed_at')->update(['closed_at' => now()]);
             }
         });

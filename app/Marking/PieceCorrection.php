@@ -8,6 +8,7 @@ use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\Turn;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Score\Correction;
 use UprightPencil\Core\Score\Part as ScorePart;
@@ -54,7 +55,7 @@ final class PieceCorrection
     {
         $now = self::alone($reading, $from);
 
-        return PartVersions::correction($part, $now, $reading->namesNotes && Correction::namesHold(KeptScores::of($part->music), $now));
+        return PartVersions::correction($part, $now, $reading->namesNotes && Correction::namesHold(CachedScores::of($part->music), $now));
     }
 
     /**

@@ -8,6 +8,7 @@ use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Record\Turn;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Format\UnreadableMusic;

@@ -7,6 +7,7 @@ namespace App\Marking;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
+use App\Record\PartRecord;
 use App\Views\LineUp\BeginningView;
 use App\Views\LineUp\DividedLineView;
 use App\Views\LineUp\DividedView;
@@ -42,9 +43,9 @@ use UprightPencil\Core\Ensemble\SectionLines;
 use UprightPencil\Core\Ensemble\StrokeMap;
 use UprightPencil\Core\Ensemble\TuningPlaces;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\Dividing\Share;
 use UprightPencil\Core\Marking\Kinds\Apart;
 use UprightPencil\Core\Marking\MarkedPart;
-use UprightPencil\Core\Marking\Sharing\Share;
 use UprightPencil\Core\Marking\Vocabulary;
 use UprightPencil\Core\Marking\WrongDecision;
 use UprightPencil\Core\Score\Measure;
@@ -248,8 +249,8 @@ final class PieceLineUp
     public static function linesOf(Part $part): array
     {
         $newest = LogEntry::query()->whereIn('part_id', $part->piece->partsInUse()->pluck('id'))->max('id');
-        $slot = 'lines:'.hash('xxh128', serialize([$part->piece_id, $newest, Together::name($part->piece), $part->piece->namedPassages()]));
-        $kept = Kept::get($slot);
+        $slot = 'lines:'.hash('xxh128', serialize([$part->piece_id, $newest, AlikeBeginnings::name($part->piece), $part->piece->namedPassages()]));
+        $kept = Cached::get($slot);
         if (! is_array($kept)) {
             $kept = $part->piece->partsInUse()->count() < 2 ? [] : (new self($part->piece))->lines();
             Cache::put($slot, $kept, now()->addWeek());
@@ -274,9 +275,9 @@ final class PieceLineUp
     {
         $divided = [];
         foreach ($this->parts as $part) {
-            $seating = Edition::seating($part);
-            $measures = KeptScores::of($part->music)->parts[0]->measures;
-            foreach (Edition::shares(Rewritten::of($part)->part)->passages() as $passage) {
+            $seating = Players::seating($part);
+            $measures = CachedScores::of($part->music)->parts[0]->measures;
+            foreach (Players::shares(Rewritten::of($part)->part)->passages() as $passage) {
                 $players = $passage->players($seating);
                 $lines = array_map(static fn (int $line): DividedLineView => new DividedLineView(match (true) {
                     $line === 0 => 'top',

@@ -18,7 +18,7 @@ final class PieceScore
     public static function of(array $parts): Score
     {
         return Resolution::together(array_map(static function (Part $part): Score {
-            $score = KeptScores::of($part->music);
+            $score = CachedScores::of($part->music);
 
             return $score->with(parts: [$score->parts[0]->with(id: "P{$part->id}", name: $part->name)]);
         }, $parts));

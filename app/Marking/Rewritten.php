@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
+use App\Record\PartRecord;
 use App\Views\Desk\PrintedMeasureView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -38,9 +39,9 @@ final readonly class Rewritten
             return new self($part, decisions: $decisions);
         }
         $slot = 'rewritten:'.CoreCode::of('Score', 'Format', 'Marking').':'.hash('xxh128', $part->music.json_encode(array_values(array_map(static fn (Decision $decision): array => $decision->toArray(), $over))));
-        $kept = Kept::get($slot);
+        $kept = Cached::get($slot);
         if (! is_array($kept) || ! ($kept[0] ?? null) instanceof Rewriting) {
-            Cache::put($slot, $kept = self::made(KeptScores::of($part->music), $decisions), now()->addWeek());
+            Cache::put($slot, $kept = self::made(CachedScores::of($part->music), $decisions), now()->addWeek());
         }
         $own = clone $part;
         [$rewriting, $own->music, $printed] = $kept;

@@ -60,7 +60,7 @@ final class Shown
      */
     public function since(?string $have): ?array
     {
-        $before = $have === null ? null : Kept::get("shown:{$this->part}:{$have}");
+        $before = $have === null ? null : Cached::get("shown:{$this->part}:{$have}");
         if (! is_array($before)) {
             return null;
         }

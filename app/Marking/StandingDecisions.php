@@ -6,6 +6,7 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\User;
+use App\Record\PartRecord;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\WrongDecision;

@@ -22,7 +22,7 @@ final class Trial
     /**
      * @param  list<Part>  $parts  with their pieces and ensembles
      * @param  \Closure(PartRecipe): PartRecipe  $changed
-     * @param  Section|null  $players  whose edition is looked at
+     * @param  Section|null  $players  who play it
      */
     public function __construct(private readonly array $parts, private readonly \Closure $changed, private readonly ?Section $players = null) {}
 
@@ -52,7 +52,7 @@ final class Trial
 
     private function desk(Part $part): PartDesk
     {
-        return new PartDesk($part, $this->players === null ? null : Edition::ofGroup($this->players));
+        return new PartDesk($part, $this->players === null ? null : Players::ofGroup($this->players));
     }
 
     private function change(Part $part): ProfileChangeView

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Keeping\PageFiles;
 use App\Models\Ensemble;
 use App\Models\Manuscript;
 use App\Models\Part;
@@ -11,6 +12,8 @@ use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
+use App\Record\NewEntry;
+use App\Record\Turn;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Format\Manuscript\Reader;
 use UprightPencil\Core\Format\Manuscript\Writer as ManuscriptWriter;
@@ -71,13 +74,13 @@ final class Typing
      */
     public static function of(Part $part): array
     {
-        return ManuscriptWriter::write(KeptScores::of($part->music)) + ['title' => $part->piece->title, 'instrument' => $part->instrument->value];
+        return ManuscriptWriter::write(CachedScores::of($part->music)) + ['title' => $part->piece->title, 'instrument' => $part->instrument->value];
     }
 
     /** @throws UnreadableMusic */
     public static function read(Manuscript $manuscript): Reading
     {
-        return Reader::read($manuscript->typed, $manuscript->part === null ? null : KeptScores::of($manuscript->part->music));
+        return Reader::read($manuscript->typed, $manuscript->part === null ? null : CachedScores::of($manuscript->part->music));
     }
 
     /**
@@ -140,7 +143,7 @@ final class Typing
     {
         return Turn::take(static function () use ($manuscript, $part, $by, $over): Part {
             $part = $part->fresh() ?? $part;
-            $before = KeptScores::of($part->music);
+            $before = CachedScores::of($part->music);
             if (! $over && PartVersions::base($part) !== $manuscript->base) {
                 throw new TypedElsewhere('The notes of this part were changed since you began.');
             }
@@ -167,7 +170,7 @@ final class Typing
                 throw new TypedElsewhere('The notes of this part were changed since you began.');
             }
             $desk = new PartDesk($part);
-            $desk->refuseUnknown($decisions = self::otherThanPrint($manuscript, KeptScores::of($part->music)));
+            $desk->refuseUnknown($decisions = self::otherThanPrint($manuscript, CachedScores::of($part->music)));
             $desk->append($by, new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN));
             self::done($manuscript, $part);
 
@@ -221,6 +224,6 @@ final class Typing
     {
         $kept = $part->versions()->get()->first(static fn (PartVersion $version): bool => hash('sha256', $version->music) === $base);
 
-        return KeptScores::of($kept->music ?? $part->music);
+        return CachedScores::of($kept->music ?? $part->music);
     }
 }

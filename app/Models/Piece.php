@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -127,7 +127,7 @@ final class Piece extends Model
         if ($this->own_passages) {
             return array_values($this->passages()->get()->map(static fn (Passage $passage): array => ['name' => $passage->name, 'from' => $passage->from, 'to' => $passage->to])->all());
         }
-        $found = array_map(static fn (Part $part): array => Passages::of(KeptScores::of($part->music)->parts[0]), $this->parts()->get()->all());
+        $found = array_map(static fn (Part $part): array => Passages::of(CachedScores::of($part->music)->parts[0]), $this->parts()->get()->all());
 
         // Letters often stand in the top part only.
         return array_values(array_filter($found))[0] ?? [];

@@ -21,7 +21,7 @@ use Illuminate\Support\Carbon;
  * @property Carbon|null $closed_at
  * @property int $openings
  * @property Carbon $created_at
- * @property int|null $section_id the group of players whose edition it shows
+ * @property int|null $section_id the group of players whom it is for
  * @property string|null $chair the chair whose notes it shows
  * @property int|null $handout_id this handout and no other; null: always the newest
  * @property string|null $token null: it was made before tokens were kept
@@ -56,7 +56,7 @@ final class ShareLink extends Model
         return $this->belongsTo(User::class);
     }
 
-    /** Whose edition it shows, as a handout says it. */
+    /** Whom it is for, as a handout says it. */
     public function audience(): string
     {
         return $this->section_id === null ? (string) $this->chair : (string) $this->section_id;

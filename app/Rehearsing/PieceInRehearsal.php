@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Rehearsing;
 
+use App\Marking\CachedScores;
 use App\Marking\History;
-use App\Marking\KeptScores;
 use App\Marking\PartDesk;
 use App\Marking\PartRecipe;
-use App\Marking\PartRecord;
 use App\Marking\PartWork;
 use App\Marking\PieceScore;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
+use App\Record\PartRecord;
 use App\Views\Desk\NoteView;
 use App\Views\Desk\QuestionView;
 use App\Views\Desk\VersionView;
@@ -189,7 +189,7 @@ final readonly class PieceInRehearsal
     /** @return list<string> what each version decides, without where */
     private function said(Part $part, QuestionView $question): array
     {
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
         $places = History::places($score->parts[0], $score->resolution);
         $style = PartRecipe::of($part)->houseStyle();
         $words = static fn (array $decision): string => $style->vocabulary->say(History::words(Decision::fromArray(array_diff_key($decision, ['question' => 1, 'version' => 1])), $places, $style));

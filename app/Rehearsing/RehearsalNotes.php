@@ -5,15 +5,15 @@ declare(strict_types=1);
 namespace App\Rehearsing;
 
 use App\Lessons\PracticeSheets;
-use App\Marking\KeptScores;
-use App\Marking\NewEntry;
+use App\Marking\CachedScores;
 use App\Marking\PartDesk;
-use App\Marking\PartRecord;
-use App\Marking\Turn;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
+use App\Record\NewEntry;
+use App\Record\PartRecord;
+use App\Record\Turn;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;
@@ -99,7 +99,7 @@ final class RehearsalNotes
 
     private static function firstNote(Part $part, string $measure): ?string
     {
-        foreach (KeptScores::of($part->music)->parts[0]->measures as $one) {
+        foreach (CachedScores::of($part->music)->parts[0]->measures as $one) {
             foreach ($one->number === $measure ? $one->notes() : [] as $note) {
                 if ($note->sounds()) {
                     return $note->id;

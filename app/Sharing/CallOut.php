@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Models\Piece;
 use App\Views\Desk\SheetLineView;
 use App\Views\Handout\CalledView;
@@ -19,7 +19,7 @@ final class CallOut
     {
         $called = $sections = $order = [];
         foreach ($piece->partsInUse()->get() as $place => $part) {
-            $numbers = array_flip(array_reverse(array_column(KeptScores::of($part->music)->parts[0]->measures, 'number'), true));
+            $numbers = array_flip(array_reverse(array_column(CachedScores::of($part->music)->parts[0]->measures, 'number'), true));
             $slip = (new Slips($part))->between($from === Slips::OLD && Handouts::oldSetOf($part) === null ? Slips::BARE : $from, null);
             $sections[] = new CallOutSection($part->name, $slip->from, count($slip->lines));
             foreach ($slip->lines as $line) {

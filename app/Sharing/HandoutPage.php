@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Sharing;
 
 use App\Lessons\PracticeSheets;
-use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PieceLineUp;
+use App\Marking\Players;
 use App\Models\Part;
 use App\Views\Handout\HandoutName;
 use App\Views\Handout\SharedView;
@@ -20,19 +20,19 @@ final readonly class HandoutPage
 {
     private PartDesk $desk;
 
-    public function __construct(private Part $part, private ?Edition $edition, private bool $proposals)
+    public function __construct(private Part $part, private ?Players $players, private bool $proposals)
     {
-        $this->desk = new PartDesk($part, $edition);
+        $this->desk = new PartDesk($part, $players);
     }
 
     public function audience(): string
     {
-        return $this->edition?->key() ?? '';
+        return $this->players?->key() ?? '';
     }
 
     public function audienceName(): string
     {
-        return $this->edition->name ?? '';
+        return $this->players->name ?? '';
     }
 
     /** @return array<string, string> what is kept of it, by name */

@@ -6,15 +6,15 @@ namespace App\Sharing;
 
 use App\Keeping\Audited;
 use App\Keeping\AuditList;
-use App\Marking\Edition;
 use App\Marking\PartDesk;
-use App\Marking\PartRecord;
 use App\Marking\PartVersions;
-use App\Marking\Turn;
+use App\Marking\Players;
 use App\Models\Handout;
 use App\Models\Part;
 use App\Models\ShareLink;
 use App\Models\User;
+use App\Record\PartRecord;
+use App\Record\Turn;
 use Illuminate\Database\Eloquent\Builder;
 use UprightPencil\Core\Marking\Handing\PageMarks;
 
@@ -24,7 +24,7 @@ final class Handouts
     /**
      * The same act asked for again is the same handout.
      *
-     * @param  list<Edition|null>  $audiences  for whom; null: everybody
+     * @param  list<Players|null>  $audiences  for whom; null: everybody
      * @param  bool  $proposals  with what nobody decided
      * @param  string  $key  of the act
      * @param  bool  $listed  in what the administrator can look up; not where an update hands out what links showed before
@@ -33,7 +33,7 @@ final class Handouts
     public static function make(Part $part, User $by, array $audiences, bool $proposals, string $key, bool $listed = true): array
     {
         [$seq] = (new PartRecord($part))->newest();
-        $pages = array_map(static fn (?Edition $edition): HandoutPage => new HandoutPage($part, $edition, $proposals), $audiences);
+        $pages = array_map(static fn (?Players $players): HandoutPage => new HandoutPage($part, $players, $proposals), $audiences);
         $made = Turn::take(static function () use ($part, $by, $pages, $proposals, $key, $seq, $listed): array {
             $there = $part->handouts()->where('key', $key)->get();
             if ($there->isNotEmpty()) {
@@ -120,18 +120,18 @@ final class Handouts
     }
 
     /**
-     * Everybody, and each edition that a part has now.
+     * Everybody, and some of its players, as the part has them now.
      *
-     * @return list<Edition|null>
+     * @return list<Players|null>
      */
     public static function audiences(Part $part): array
     {
-        return [null, ...Edition::all($part)];
+        return [null, ...Players::all($part)];
     }
 
     /** As it would be handed out now. */
-    public static function marksNow(Part $part, ?Edition $edition, bool $proposals): PageMarks
+    public static function marksNow(Part $part, ?Players $players, bool $proposals): PageMarks
     {
-        return PageMarks::of((new PartDesk($part, $edition))->marked(), $proposals);
+        return PageMarks::of((new PartDesk($part, $players))->marked(), $proposals);
     }
 }

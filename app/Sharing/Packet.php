@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Models\Handout;
 use App\Models\Occasion;
 use App\Models\Part;
@@ -49,7 +49,7 @@ final class Packet
         foreach ($piece->partsInUse()->get() as $part) {
             $handout = Handouts::newest($part, '');
             $file = $handout === null ? null : Frozen::of($handout, Frozen::MUSICXML)?->text();
-            $score = $file === null ? null : KeptScores::of($file);
+            $score = $file === null ? null : CachedScores::of($file);
             $score === null || $scores[] = $score->with(title: $piece->title, composer: $piece->composer, parts: [$score->parts[0]->with(id: "P{$part->id}", name: $part->name)]);
         }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Sharing;
 
-use App\Marking\Edition;
+use App\Marking\CachedScores;
 use App\Marking\History;
-use App\Marking\KeptScores;
+use App\Marking\Players;
 use App\Models\Handout;
 use App\Models\Part;
 use App\Views\Desk\SheetLineView;
@@ -32,11 +32,11 @@ final readonly class Slips
 
     public const NOW = 'now';
 
-    public function __construct(private Part $part, private ?Edition $edition = null) {}
+    public function __construct(private Part $part, private ?Players $players = null) {}
 
     private function audience(): string
     {
-        return $this->edition?->key() ?? '';
+        return $this->players?->key() ?? '';
     }
 
     /**
@@ -47,7 +47,7 @@ final readonly class Slips
     {
         $then = $from === null ? $this->had(null) : $this->named($from);
         $now = $to === null || $to === self::NOW ? $this->now() : $this->named($to);
-        $slip = TransferSheet::between($then->marks, $now->marks)->byLines(KeptScores::of($this->part->music)->parts[0], $this->part->line_starts ?? []);
+        $slip = TransferSheet::between($then->marks, $now->marks)->byLines(CachedScores::of($this->part->music)->parts[0], $this->part->line_starts ?? []);
         $reasons = History::reasons($this->part);
 
         return new SlipView(
@@ -104,7 +104,7 @@ final readonly class Slips
 
     private function marks(bool $proposals): PageMarks
     {
-        return Handouts::marksNow($this->part, $this->edition, $proposals);
+        return Handouts::marksNow($this->part, $this->players, $proposals);
     }
 
     /** @return list<string> measures whose notes are others by now: whoever has these needs a new page */
@@ -112,6 +112,6 @@ final readonly class Slips
     {
         [$before, $after] = [$then->notes() ?? $now->notes(), $now->notes() ?? $this->part->music];
 
-        return $before === null || $before === $after ? [] : Correction::backTo(KeptScores::of($before), KeptScores::of($after))->measures();
+        return $before === null || $before === $after ? [] : Correction::backTo(CachedScores::of($before), CachedScores::of($after))->measures();
     }
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Workbench;
 
 use App\Http\Requests\EntryRequest;
-use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PartWork;
 use App\Marking\PieceLineUp;
+use App\Marking\Players;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
@@ -42,7 +42,7 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function refuseUnknown(Part $part, array $decisions, ?Edition $players = null): void
+    public function refuseUnknown(Part $part, array $decisions, ?Players $players = null): void
     {
         if ($decisions === []) {
             return;
@@ -56,7 +56,7 @@ final readonly class Workbench
     }
 
     /** @param string|null $have the state that the page shows */
-    public function marking(Part $part, User $user, ?string $have, ?Edition $players = null): JsonResponse
+    public function marking(Part $part, User $user, ?string $have, ?Players $players = null): JsonResponse
     {
         return $this->answer(Asked::Marking, $part, $players, ['user' => $user->id, 'have' => $have])
             ?? new JsonResponse((new PartDesk($part, $players))->marking($user, $have));
@@ -67,21 +67,21 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function preview(Part $part, array $decisions, ?Edition $players = null): JsonResponse
+    public function preview(Part $part, array $decisions, ?Players $players = null): JsonResponse
     {
         $this->refuseUnknown($part, $decisions, $players);
 
         return $this->answer(Asked::Preview, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->preview($decisions));
     }
 
-    public function proposals(Part $part, ?Edition $players, ?string $from, ?string $to, bool $doubtful): JsonResponse
+    public function proposals(Part $part, ?Players $players, ?string $from, ?string $to, bool $doubtful): JsonResponse
     {
         return $this->answer(Asked::Proposals, $part, $players, ['from' => $from, 'to' => $to, 'doubtful' => $doubtful])
             ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->proposals($from, $to, $doubtful));
     }
 
     /** @param list<string> $notes ids; the decisions on these are carried */
-    public function alike(Part $part, ?Edition $players, array $notes): JsonResponse
+    public function alike(Part $part, ?Players $players, array $notes): JsonResponse
     {
         return $this->answer(Asked::Alike, $part, $players, ['notes' => $notes]) ?? new JsonResponse((new PartWork(new PartDesk($part, $players)))->alike($notes));
     }
@@ -91,7 +91,7 @@ final readonly class Workbench
      *
      * @throws WrongDecision when one names a note or measure that this part does not have
      */
-    public function heard(Part $part, ?Edition $players, array $decisions): JsonResponse
+    public function heard(Part $part, ?Players $players, array $decisions): JsonResponse
     {
         $this->refuseUnknown($part, $decisions, $players);
 
@@ -124,7 +124,7 @@ final readonly class Workbench
     }
 
     /** Somebody will decide about this part: its first decision is answered as fast as the others. */
-    public function open(Part $part, ?Edition $players = null): void
+    public function open(Part $part, ?Players $players = null): void
     {
         $there = $this->sent(Asked::Open, $part, $players, []);
         $there === null || fclose($there);
@@ -140,7 +140,7 @@ final readonly class Workbench
     }
 
     /** @param array<string, mixed> $more */
-    private function answer(Asked $what, Part $part, ?Edition $players, array $more): ?JsonResponse
+    private function answer(Asked $what, Part $part, ?Players $players, array $more): ?JsonResponse
     {
         $told = $this->ask($what, $part, $players, $more);
 
@@ -151,7 +151,7 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return string|null JSON; null when nothing whole came back
      */
-    private function ask(Asked $what, Part $part, ?Edition $players, array $more): ?string
+    private function ask(Asked $what, Part $part, ?Players $players, array $more): ?string
     {
         $there = $this->sent($what, $part, $players, $more);
         if ($there === null) {
@@ -169,7 +169,7 @@ final readonly class Workbench
      * @param  array<string, mixed>  $more
      * @return resource|null
      */
-    private function sent(Asked $what, Part $part, ?Edition $players, array $more)
+    private function sent(Asked $what, Part $part, ?Players $players, array $more)
     {
         $line = json_encode(['what' => $what, 'of' => self::records(), 'part' => $part->id, 'players' => $players?->key(), ...$more])."\n";
         $there = $this->socket === null || strlen($line) > self::MOST_BYTES ? false : @stream_socket_client("unix://{$this->socket}", timeout: 0.1);
@@ -195,7 +195,7 @@ final readonly class Workbench
             throw new \UnexpectedValueException('The question is about other records than those that are kept here.');
         }
         $part = Part::query()->with('piece.ensemble')->findOrFail($asked['part']);
-        $desk = new PartDesk($part, ($asked['players'] ?? null) === null ? null : Edition::of($part, $asked['players']));
+        $desk = new PartDesk($part, ($asked['players'] ?? null) === null ? null : Players::of($part, $asked['players']));
         $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
 
         $what = Asked::from($asked['what']);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Lessons\PracticeSheets;
-use App\Marking\NewEntry;
 use App\Marking\PartDesk;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
@@ -13,6 +12,7 @@ use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\School;
 use App\Models\User;
+use App\Record\NewEntry;
 use App\Rehearsing\RehearsalNotes;
 use App\Sharing\Handouts;
 use Illuminate\Database\Seeder;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Access\Access;
-use App\Marking\PageFiles;
+use App\Keeping\PageFiles;
 use App\Marking\Typing;
 use App\Models\Device;
 use App\Models\Ensemble;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\LogEntry;
 use App\Models\Role;
 use Illuminate\Foundation\Testing\RefreshDatabase;

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Keeping\DatabaseCheck;
-use App\Marking\Edition;
 use App\Marking\PartDesk;
 use App\Marking\PartVersions;
+use App\Marking\Players;
 use App\Models\GoneDecision;
 use App\Models\LogEntry;
 use App\Models\Membership;
@@ -102,7 +102,7 @@ final class ExportTest extends TestCase
         $this->actingAs($colleague)->postJson("/api/parts/{$part->id}/log", $entry)->assertOk();
         $this->postJson("/api/parts/{$part->id}/log", self::entryAbout('undo', $entry['key']))->assertOk();
         self::assertSame(0, Artisan::call('school:export', ['school' => 'A School', 'folder' => $this->folder]));
-        $marks = (new PartDesk($part->fresh() ?? $part, Edition::ofGroup($group)))->markedMusicXml();
+        $marks = (new PartDesk($part->fresh() ?? $part, Players::ofGroup($group)))->markedMusicXml();
 
         // Elsewhere: nothing of it is there, and its director has another account.
         self::assertSame(0, $this->erase('A School'));
@@ -117,7 +117,7 @@ final class ExportTest extends TestCase
         self::assertSame(['bowing', 'You pair short notes in one bow.'], [$again->piece->ensemble->profileVersions()->latest('id')->value('habit'), $again->piece->ensemble->profileVersions()->latest('id')->value('note')]);
         self::assertSame(['open=four'], DB::table('habit_answers')->where(['ensemble_id' => $again->piece->ensemble_id, 'answer' => 'never'])->pluck('what')->all());
         self::assertSame(['cello', 'bass'], $again->piece->ensemble->occasions()->where('name', 'Low strings')->firstOrFail()->sections);
-        self::assertSame($marks, (new PartDesk($again, Edition::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
+        self::assertSame($marks, (new PartDesk($again, Players::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
         self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());
         self::assertSame(['one@school.test'], $again->piece->ensemble->memberships()->where('role', 'director')->with('user')->get()->map(static fn (Membership $one): string => $one->user->email)->all());
         self::assertTrue($there->schools()->exists());

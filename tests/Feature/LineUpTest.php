@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Marking\PartRecord;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\PartRecord;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Str;
 use Tests\TestCase;

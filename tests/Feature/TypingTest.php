@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Keeping\DatabaseCheck;
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\Ensemble;
 use App\Models\Manuscript;
 use App\Models\Part;

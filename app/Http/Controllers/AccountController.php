@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Access\Access;
 use App\Access\Devices;
 use App\Access\SignIn;
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\User;
 use App\Views\Account\AccountView;
 use Illuminate\Container\Attributes\CurrentUser;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Edition;
-use App\Marking\Turn;
+use App\Marking\Players;
 use App\Models\Part;
+use App\Record\Turn;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Auth\Access\AuthorizesRequests;
@@ -24,12 +24,12 @@ abstract class Controller
         return is_string($said) ? $said : '';
     }
 
-    /** The players of a part whose edition is asked for; null where nobody says. */
-    protected static function players(Request $request, Part $part): ?Edition
+    /** The players of a part who are asked for; null where nobody says. */
+    protected static function players(Request $request, Part $part): ?Players
     {
         $asked = $request->query('players') ?? $request->input('players');
 
-        return $asked === null ? null : Edition::of($part, is_scalar($asked) ? (string) $asked : '') ?? abort(404, 'This section has no such players any more.');
+        return $asked === null ? null : Players::of($part, is_scalar($asked) ? (string) $asked : '') ?? abort(404, 'This section has no such players any more.');
     }
 
     /**

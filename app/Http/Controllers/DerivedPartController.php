@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Deriving;
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Models\Part;
 use App\Models\User;
+use App\Record\Deriving;
+use App\Views\Importing\AddedPieceView;
 use App\Views\Importing\DerivedView;
-use App\Views\Importing\KeptView;
 use Illuminate\Container\Attributes\CurrentUser;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -26,7 +26,7 @@ final class DerivedPartController extends Controller
     {
         $derived = Deriving::of($part, self::how($request));
 
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
 
         return new JsonResponse(DerivedView::of($derived, VoiceChoice::linesOf($score->parts[0]), Writer::write($score->with(parts: [$derived->part]))));
     }
@@ -37,7 +37,7 @@ final class DerivedPartController extends Controller
         $asked = $request->validate(['name' => ['required', 'string', 'max:100'], 'key' => ['required', 'uuid']], ['name.required' => 'Give the part a name.']);
         $made = Deriving::keep($part, self::how($request), $asked['name'], $asked['key'], $user);
 
-        return new JsonResponse(new KeptView($made->piece_id, $made->id), 201);
+        return new JsonResponse(new AddedPieceView($made->piece_id, $made->id), 201);
     }
 
     private static function how(Request $request): Derivation

@@ -5,19 +5,19 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Requests\MusicFiles;
-use App\Marking\KeptScores;
-use App\Marking\NewEntry;
+use App\Marking\CachedScores;
 use App\Marking\PartDesk;
 use App\Marking\PartRecipe;
 use App\Marking\PartVersions;
 use App\Marking\PieceCorrection;
 use App\Marking\StandingDecisions;
-use App\Marking\Turn;
 use App\Models\GoneDecision;
 use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\NewEntry;
+use App\Record\Turn;
 use App\Views\Importing\CorrectedPartView;
 use App\Views\Importing\CorrectionView;
 use App\Views\Importing\EditionPageView;
@@ -72,7 +72,7 @@ final class EditionController extends Controller
         if ($reading->score->part($from) === null) {
             return new CorrectedPartView($part->id, $part->name, null, 0, 0, [], 0, [], PartVersions::base($part));
         }
-        $before = KeptScores::of($part->music)->parts[0];
+        $before = CachedScores::of($part->music)->parts[0];
         $correction = PieceCorrection::correction($part, $reading, $from);
         $standing = new StandingDecisions($part, $before, $correction->part);
 
@@ -119,7 +119,7 @@ final class EditionController extends Controller
 
     private static function edition(PartVersion $version, ?PartVersion $before, bool $current): EditionView
     {
-        $changed = $before === null ? [] : self::measures(Correction::backTo(KeptScores::of($before->music), KeptScores::of($version->music)));
+        $changed = $before === null ? [] : self::measures(Correction::backTo(CachedScores::of($before->music), CachedScores::of($version->music)));
 
         return new EditionView($version->id, $version->how, $version->user?->name, $version->created_at->toIso8601String(), $version->source, $current, $changed);
     }

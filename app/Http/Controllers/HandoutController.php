@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Edition;
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Marking\PartDesk;
+use App\Marking\Players;
 use App\Models\Handout;
 use App\Models\Occasion;
 use App\Models\Part;
@@ -50,27 +50,27 @@ final class HandoutController extends Controller
 
         return new JsonResponse(new HandoutsView(
             array_values($handouts->where('number', '>', Handout::OLD_SET)->map(HandoutView::of(...))->all()),
-            array_map(static fn (?Edition $edition): AudienceView => self::audience($part, $edition), Handouts::audiences($part)),
+            array_map(static fn (?Players $players): AudienceView => self::audience($part, $players), Handouts::audiences($part)),
             (new PartDesk($part))->proposedNotes(),
             $old === null ? null : HandoutView::of($old),
             array_values($part->links()->whereNull('closed_at')->where('expires_at', '>', now())->orderByDesc('id')->get()->map(static fn (ShareLink $link): LinkView => LinkView::of($link))->all()),
         ));
     }
 
-    private static function audience(Part $part, ?Edition $edition): AudienceView
+    private static function audience(Part $part, ?Players $players): AudienceView
     {
-        $newest = Handouts::newest($part, $edition?->key() ?? '');
+        $newest = Handouts::newest($part, $players?->key() ?? '');
 
-        return new AudienceView($edition?->key() ?? '', $edition->name ?? 'Everybody', $newest?->number, $newest === null ? 0 : count((new Slips($part, $edition))->between((string) $newest->id, null)->lines));
+        return new AudienceView($players?->key() ?? '', $players->name ?? 'Everybody', $newest?->number, $newest === null ? 0 : count((new Slips($part, $players))->between((string) $newest->id, null)->lines));
     }
 
-    /** For everybody and each edition, or for some of them. */
+    /** For everybody and for each group of players, or for some of them. */
     public function store(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{key: string, audiences?: list<string>|null} $asked */
         $asked = $request->validate(['key' => ['required', 'uuid'], 'proposals' => ['sometimes', 'boolean'], 'audiences' => ['sometimes', 'nullable', 'array', 'min:1', 'max:40'], 'audiences.*' => ['present', 'nullable', 'string', 'max:40']]);
         $wanted = isset($asked['audiences']) ? array_map(strval(...), $asked['audiences']) : null;
-        $audiences = array_values(array_filter(Handouts::audiences($part), static fn (?Edition $edition): bool => $wanted === null || in_array($edition?->key() ?? '', $wanted, true)));
+        $audiences = array_values(array_filter(Handouts::audiences($part), static fn (?Players $players): bool => $wanted === null || in_array($players?->key() ?? '', $wanted, true)));
         $audiences === [] && abort(404, 'This section has no such players any more.');
         $made = Handouts::make($part, $user, $audiences, $request->boolean('proposals'), $asked['key']);
 
@@ -182,7 +182,7 @@ final class HandoutController extends Controller
 
     private static function typed(Part $part, string $typed): PageMarks
     {
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
         [$sure, $perhaps] = TypedMarks::read($typed, $score->parts[0], $score->resolution);
         $instrument = new Settings(instrument: $part->instrument);
         $pages = array_map(static fn (array $decisions): PageMarks => PageMarks::of(PartMarker::mark($score, $score->parts[0], PartDecisions::of($score->parts[0], $decisions), $instrument), false), [$sure, $perhaps]);

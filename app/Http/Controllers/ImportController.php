@@ -10,7 +10,7 @@ use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Piece;
 use App\Models\Rights;
-use App\Views\Importing\KeptView;
+use App\Views\Importing\AddedPieceView;
 use App\Views\Importing\ReadingView;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -53,7 +53,7 @@ final class ImportController extends Controller
             $kept['kind'] ?? Piece::WORK,
         );
 
-        return new JsonResponse(new KeptView($piece->id, $piece->parts()->firstOrFail()->id), 201);
+        return new JsonResponse(new AddedPieceView($piece->id, $piece->parts()->firstOrFail()->id), 201);
     }
 
     /**

@@ -6,14 +6,14 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\EntryRequest;
 use App\Http\Requests\GroupRequest;
-use App\Marking\NewEntry;
 use App\Marking\PartDesk;
-use App\Marking\PartRecord;
-use App\Marking\Suggestions;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\NewEntry;
+use App\Record\PartRecord;
+use App\Record\Suggestions;
 use App\Views\Desk\PulseView;
 use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\PageFiles;
+use App\Keeping\PageFiles;
 use App\Marking\PartVersions;
 use App\Marking\Typing;
 use App\Models\Ensemble;
@@ -13,7 +13,7 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
-use App\Views\Importing\KeptView;
+use App\Views\Importing\AddedPieceView;
 use App\Views\Importing\WarningView;
 use App\Views\Typing\PlayedView;
 use App\Views\Typing\TypedView;
@@ -121,7 +121,7 @@ final class ManuscriptController extends Controller
     {
         $part = $manuscript->became === null ? $put() : Part::query()->findOrFail($manuscript->became);
 
-        return new JsonResponse(new KeptView($part->piece_id, $part->id), $status);
+        return new JsonResponse(new AddedPieceView($part->piece_id, $part->id), $status);
     }
 
     /** What was played to a click, written down; nothing is kept. */

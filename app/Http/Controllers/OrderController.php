@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Marking\PartRecipe;
 use App\Marking\PassageTable;
 use App\Marking\Trial;
@@ -85,7 +85,7 @@ final class OrderController extends Controller
     /** All parts, each with the name and the id that it has here. */
     private static function score(Piece $piece): Score
     {
-        $scores = array_values($piece->parts()->get()->map(static fn (Part $part): Score => KeptScores::of($part->music))->all());
+        $scores = array_values($piece->parts()->get()->map(static fn (Part $part): Score => CachedScores::of($part->music))->all());
 
         return Resolution::together($scores === [] ? throw new WrongOrder('This piece has no parts.') : $scores);
     }

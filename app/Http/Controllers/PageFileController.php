@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\PageFiles;
+use App\Keeping\PageFiles;
 use App\Models\Manuscript;
 use App\Models\PageFile;
 use App\Models\Part;

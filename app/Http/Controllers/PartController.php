@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Edition;
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use App\Marking\PartDesk;
 use App\Marking\PartVersions;
+use App\Marking\Players;
 use App\Models\Part;
 use App\Models\User;
 use App\Views\Desk\DeskEnsembleView;
 use App\Views\Desk\DeskPartView;
 use App\Views\Desk\DeskPieceView;
 use App\Views\Desk\DeskView;
-use App\Views\Desk\EditionName;
 use App\Views\Desk\PartName;
+use App\Views\Desk\PlayersName;
 use App\Views\Desk\SheetView;
 use App\Views\Importing\GoneView;
 use App\Views\WordsView;
@@ -47,7 +47,7 @@ final class PartController extends Controller
             hash('sha256', $desk->musicXml()),
             $desk->marking($user),
             $desk->performance(),
-            array_map(static fn (Edition $edition): EditionName => new EditionName($edition->key(), $edition->name), Edition::all($part)),
+            array_map(static fn (Players $players): PlayersName => new PlayersName($players->key(), $players->name), Players::all($part)),
             array_values(PartVersions::gone($part)->map(GoneView::of(...))->all()),
             $players?->key(),
             WordsView::of($desk->vocabulary()),
@@ -96,7 +96,7 @@ final class PartController extends Controller
     {
         /** @var array{lines?: list<string>} $asked */
         $asked = $request->validate(['lines' => ['present', 'array', 'max:300'], 'lines.*' => ['string', 'max:20']]);
-        $numbers = array_column(KeptScores::of($part->music)->parts[0]->measures, 'number');
+        $numbers = array_column(CachedScores::of($part->music)->parts[0]->measures, 'number');
         $unknown = array_values(array_diff($asked['lines'] ?? [], $numbers));
         if ($unknown !== []) {
             throw ValidationException::withMessages(['lines' => "There is no measure “{$unknown[0]}” in this part."]);

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Erasure;
-use App\Marking\KeptScores;
+use App\Keeping\Erasure;
+use App\Marking\CachedScores;
 use App\Marking\NextStep;
 use App\Marking\PartRecipe;
 use App\Marking\PieceCopy;
-use App\Marking\Prescribed;
 use App\Models\Ensemble;
 use App\Models\Occasion;
 use App\Models\Part;
@@ -18,6 +17,7 @@ use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\Prescribed;
 use App\Views\Piece\MadeView;
 use App\Views\Piece\OccasionView;
 use App\Views\Piece\OrderVersionView;
@@ -49,7 +49,7 @@ final class PieceController extends Controller
     {
         $ensemble = $piece->ensemble;
         $parts = $piece->parts()->withCount('versions')->get();
-        $score = KeptScores::of($parts->firstOrFail()->music);
+        $score = CachedScores::of($parts->firstOrFail()->music);
         $printed = $score->parts[0];
 
         return new JsonResponse(new PieceView(

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Marking\Erasure;
+use App\Keeping\Erasure;
 use App\Models\Part;
 use App\Models\User;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -28,7 +28,7 @@ final class PiecePartController extends Controller
         ], ['name.required' => 'Give the part a name.']);
         $part->fill(array_intersect_key($asked, ['name' => 1, 'instrument' => 1]));
         array_key_exists('section', $asked) && $part->section_id = $asked['section'];
-        // Other players: links to the edition of some of those before end.
+        // Other players: links for some of those before end.
         $part->isDirty('section_id') && $part->links()->whereNotNull('section_id')->whereNull('closed_at')->update(['closed_at' => now()]);
         $part->putAway($asked['putAway'] ?? null);
         $part->save();

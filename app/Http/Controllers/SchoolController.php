@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Keeping\Audited;
 use App\Keeping\AuditList;
+use App\Keeping\SchoolExport;
 use App\Marking\LeftOver;
-use App\Marking\SchoolExport;
 use App\Models\School;
 use App\Models\User;
 use App\Views\School\AuditView;

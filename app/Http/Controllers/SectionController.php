@@ -40,7 +40,7 @@ final class SectionController extends Controller
         return new Response(status: 204);
     }
 
-    /** A group goes, and the links to its edition end; a section only when no part is its. What was decided stays in the record. */
+    /** A group goes, and the links for it end; a section only when no part is its. What was decided stays in the record. */
     public function destroy(Section $section): Response|JsonResponse
     {
         if ($section->parent_id === null && $section->parts()->exists()) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Keeping\Dialect;
-use App\Marking\Edition;
+use App\Marking\Players;
 use App\Models\Handout;
 use App\Models\ShareLink;
 use App\Sharing\FrozenAnswer;
@@ -49,7 +49,7 @@ final class SharedPartController extends Controller
     {
         [$link, $handout] = $this->behind($request, $token);
 
-        return new JsonResponse((new Slips($link->part, self::edition($link)))->since((int) $number, $handout));
+        return new JsonResponse((new Slips($link->part, self::audience($link)))->since((int) $number, $handout));
     }
 
     /** Openings are counted after the answer, and apart from reading. One that is missed is no harm. */
@@ -69,13 +69,13 @@ final class SharedPartController extends Controller
         }
     }
 
-    private static function edition(ShareLink $link): ?Edition
+    private static function audience(ShareLink $link): ?Players
     {
         $group = $link->section()->first();
 
         return match (true) {
-            $group !== null => Edition::ofGroup($group),
-            $link->chair !== null => Edition::ofChair($link->part, $link->chair),
+            $group !== null => Players::ofGroup($group),
+            $link->chair !== null => Players::ofChair($link->part, $link->chair),
             default => null,
         };
     }

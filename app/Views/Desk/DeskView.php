@@ -12,8 +12,8 @@ final readonly class DeskView
 {
     /**
      * @param  list<PartName>  $siblings  parts of the same piece
-     * @param  list<EditionName>  $groups  players of the section who have fingers of their own
-     * @param  string|null  $players  those whose edition this is; null: the section's
+     * @param  list<PlayersName>  $groups  players of the section who have fingers of their own
+     * @param  string|null  $players  those whose fingers it shows; null: the section's
      * @param  list<GoneView>  $gone  what was decided about notes that a newer edition does not have
      * @param  string  $music  what is played, as MusicXML
      * @param  string  $musicName  made from its contents

@@ -12,7 +12,7 @@ final readonly class LinkView
     /**
      * @param  string  $made  date and time
      * @param  string  $expires  date and time
-     * @param  string  $audience  whose edition it shows; nothing: everybody's
+     * @param  string  $audience  whom it is for; nothing: everybody's
      * @param  int|null  $handout  id of the one handout that it shows; null: always the newest
      * @param  string|null  $address  null where it was made before addresses were kept
      */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Views\Piece;
 
-use App\Marking\Deriving;
 use App\Models\Part;
+use App\Record\Deriving;
 use UprightPencil\Core\Strings\Instrument;
 
 /** A part on the page of its piece. */

@@ -6,8 +6,8 @@ namespace UprightPencil\Core\Marking;
 
 use UprightPencil\Core\Bowing\TrialMemory;
 use UprightPencil\Core\Fingering\Search\Alternatives;
+use UprightPencil\Core\Marking\Dividing\Shares;
 use UprightPencil\Core\Marking\Kinds\Divide;
-use UprightPencil\Core\Marking\Sharing\Shares;
 use UprightPencil\Core\Score\BowSign;
 use UprightPencil\Core\Score\Line;
 use UprightPencil\Core\Score\Note;

@@ -10,12 +10,12 @@ use UprightPencil\Core\Ensemble\Derived\DerivedPart;
 use UprightPencil\Core\Ensemble\LineUp;
 use UprightPencil\Core\Ensemble\StrokeMap;
 use UprightPencil\Core\Format\Music;
+use UprightPencil\Core\Marking\Dividing\Seating;
+use UprightPencil\Core\Marking\Dividing\Share;
+use UprightPencil\Core\Marking\Dividing\Shares;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Settings;
-use UprightPencil\Core\Marking\Sharing\Seating;
-use UprightPencil\Core\Marking\Sharing\Share;
-use UprightPencil\Core\Marking\Sharing\Shares;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\Instrument;
@@ -61,7 +61,7 @@ final class WorkedCasesTest extends TestCase
         $part = $score->parts[0];
         $shares = Shares::of($part, PartDecisions::of($part, []));
 
-        self::assertSame(['Outside', 'Inside'], array_values(array_map(static fn (Share $share): string => $share->name, $shares->editions(Seating::of(8)))));
+        self::assertSame(['Outside', 'Inside'], array_values(array_map(static fn (Share $share): string => $share->name, $shares->chairs(Seating::of(8)))));
         $lines = LineUp::worked($score, $score->parts, [[]], [new Settings])->toArray()['lines'];
         self::assertStringContainsString('in together, off together', (string) json_encode($lines));
         $inside = $shares->for(Seating::of(8)->all()[1], Seating::of(8));

@@ -7,12 +7,12 @@ namespace UprightPencil\Core\Tests\Marking;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\Dividing\Player;
+use UprightPencil\Core\Marking\Dividing\Seating;
+use UprightPencil\Core\Marking\Dividing\Share;
+use UprightPencil\Core\Marking\Dividing\Shares;
 use UprightPencil\Core\Marking\NoteMark;
 use UprightPencil\Core\Marking\PartDecisions;
-use UprightPencil\Core\Marking\Sharing\Player;
-use UprightPencil\Core\Marking\Sharing\Seating;
-use UprightPencil\Core\Marking\Sharing\Share;
-use UprightPencil\Core\Marking\Sharing\Shares;
 use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Tests\Support\Marked;
@@ -78,7 +78,7 @@ final class SharesTest extends TestCase
     {
         $part = Tune::score(self::DOUBLE)->parts[0];
         $outside = ['measures' => '1', 'divide' => 'outside-top'];
-        $names = static fn (int $players, array ...$decisions): array => array_values(array_map(static fn (Share $share): string => $share->name, Shares::of($part, PartDecisions::of($part, array_values(array_map(static fn (array $one): Decision => Decision::fromArray($one), $decisions))))->editions(Seating::of($players))));
+        $names = static fn (int $players, array ...$decisions): array => array_values(array_map(static fn (Share $share): string => $share->name, Shares::of($part, PartDecisions::of($part, array_values(array_map(static fn (array $one): Decision => Decision::fromArray($one), $decisions))))->chairs(Seating::of($players))));
 
         self::assertSame(['Outside', 'Inside'], $names(6, $outside));
         self::assertSame(['Stands 1 and 3', 'Stand 2'], $names(6, ['measures' => '1', 'divide' => 'desks']));

@@ -1,6 +1,6 @@
 import type { Entry } from '../record/entries'
 import type { Chosen } from '../staff/RoleChoice.vue'
-import type { Account, Address, Alike, AskedIn, AskedVersions, Audit, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Habits, Heard, History, Handouts, Lesson, Kept, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
+import type { Account, Address, Alike, AskedIn, AskedVersions, Audit, CallOut, Carried, Codes, Correction, Decision, Derived, Desk, Devices, Drawn, EditionPage, Editions, Habits, Heard, History, Handouts, Lesson, AddedPiece, Link, Made, Marking, NewInvitation, NoteOfRehearsal, Occasion, Occasions, OpenPlaces, Order, Packet, PageFile, PageFiles, Passage, PassageTable, Past, People, Piece, PieceProposals, Plan, Practice, PracticeSheet, KeptPractice, Played, Profile, ProfileTrial, Proposals, Pulse, Reading, Refusal, Rehearsal, ScalePatterns, Scales, SchoolSettings, Secret, Session, Sheet, Shelf, ShelfPiece, SizeUp, Slip, TheirEntry, Typed, Ways, Why, FigureTaken, LineUp, OutOfLines, PartDecisions, Previewed, Teaching } from './types'
 
 /** The server understood the request and says no; the message is for the director. */
 export class Refused extends Error {
@@ -232,7 +232,7 @@ export const api = {
     shelf: () => request<Shelf>('GET', 'shelf'),
     read: (files: File[], tune: number | null, instruments: Record<string, string>) => request<Reading>('POST', 'readings', music(files, { tune, ...instrumentFields(instruments) })),
     keep: (ensemble: number, files: File[], { parts, instruments, ...kept }: { title: string; rights: string; kind: string; key: string; tune: number | null; parts: string[]; instruments: Record<string, string> }) =>
-        request<Kept>('POST', `ensembles/${ensemble}/pieces`, music(files, { ...kept, ...Object.fromEntries(parts.map((part, index) => [`parts[${index}]`, part])), ...instrumentFields(instruments) })),
+        request<AddedPiece>('POST', `ensembles/${ensemble}/pieces`, music(files, { ...kept, ...Object.fromEntries(parts.map((part, index) => [`parts[${index}]`, part])), ...instrumentFields(instruments) })),
     /** @param only the part that is meant; null: all of the piece */
     tryCorrection: (piece: number, files: File[], tune: number | null, only: number | null, parts: Record<number, string>) => request<Correction>('POST', `pieces/${piece}/correction/trial`, music(files, { tune, only, ...byPart('parts', parts) })),
     correct: (piece: number, files: File[], tune: number | null, parts: Record<number, string>, bases: Record<number, string>) => request<undefined>('POST', `pieces/${piece}/correction`, music(files, { tune, ...byPart('parts', parts), ...byPart('bases', bases) })),
@@ -242,7 +242,7 @@ export const api = {
     placeGone: (id: number, note: string, key: string) => request<undefined>('POST', `gone/${id}/place`, { note, key }),
     letGoneGo: (id: number) => request<undefined>('DELETE', `gone/${id}`),
     tryDerived: (part: number, how: Derivation) => request<Derived>('POST', `parts/${part}/derived/trial`, how),
-    derive: (part: number, how: Derivation & { name: string; key: string }) => request<Kept>('POST', `parts/${part}/derived`, how),
+    derive: (part: number, how: Derivation & { name: string; key: string }) => request<AddedPiece>('POST', `parts/${part}/derived`, how),
     /** @param beside “parts/3” or “manuscripts/…” */
     pageFiles: (beside: string) => request<PageFiles>('GET', `${beside}/pages`),
     bringPage: (beside: string, file: File) => request<PageFile>('POST', `${beside}/pages`, upload(file, {})),
@@ -253,10 +253,10 @@ export const api = {
     manuscriptOf: (part: number) => request<Typed>('GET', `parts/${part}/manuscript`),
     keepManuscript: (ensemble: number, key: string, given: { revision: number; typed: string; part: number | null; piece: number | null }) => request<Typed>('PUT', `ensembles/${ensemble}/manuscripts/${key}`, given),
     dropManuscript: (key: string) => request<undefined>('DELETE', `manuscripts/${key}`),
-    putInAsPiece: (key: string, given: { title: string; rights: string; kind: string; sections: { name: string; instrument: string }[] }) => request<Kept>('POST', `manuscripts/${key}/piece`, given),
-    putInAsPart: (key: string, given: { name: string; instrument: string }) => request<Kept>('POST', `manuscripts/${key}/part`, given),
-    putOverPrint: (key: string) => request<Kept>('POST', `manuscripts/${key}/over-print`),
-    putInOver: (key: string, over: boolean) => request<Kept>('POST', `manuscripts/${key}/correction`, { over }),
+    putInAsPiece: (key: string, given: { title: string; rights: string; kind: string; sections: { name: string; instrument: string }[] }) => request<AddedPiece>('POST', `manuscripts/${key}/piece`, given),
+    putInAsPart: (key: string, given: { name: string; instrument: string }) => request<AddedPiece>('POST', `manuscripts/${key}/part`, given),
+    putOverPrint: (key: string) => request<AddedPiece>('POST', `manuscripts/${key}/over-print`),
+    putInOver: (key: string, over: boolean) => request<AddedPiece>('POST', `manuscripts/${key}/correction`, { over }),
     part: (id: number, players: string | null) => request<Desk>('GET', `parts/${id}${of('players', players)}`),
     marking: (id: number, players: string | null) => request<Marking>('GET', `parts/${id}/log${of('players', players)}`),
     append: ({ part, players, key, kind, decisions, takes, seen, proposed }: Entry, by: number, browser: string, follows: string | undefined, have: string | undefined) =>

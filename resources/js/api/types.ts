@@ -87,6 +87,13 @@ export interface Account {
     givesCode: boolean
 }
 
+/** A piece that was just kept. */
+export interface AddedPiece {
+    id: number
+    /** id of its first part */
+    part: number
+}
+
 /** An address that is shown this once. */
 export interface Address {
     address: string
@@ -292,10 +299,10 @@ export interface Desk {
     marking: Marking
     performance: Performance
     /** players of the section who have fingers of their own */
-    groups: EditionName[]
+    groups: PlayersName[]
     /** what was decided about notes that a newer edition does not have */
     gone: Gone[]
-    /** those whose edition this is; null: the section's */
+    /** those whose fingers it shows; null: the section's */
     players: string | null
     words: Words
     /** the print, where something else is typed over it */
@@ -400,12 +407,6 @@ export interface Edition {
     current: boolean
     /** in which it differs from the one before */
     measures: string[]
-}
-
-/** A part for some of its players. */
-export interface EditionName {
-    key: string
-    name: string
 }
 
 /** An edition of a part to be looked at: its print, and the pencil on it that holds for its notes. */
@@ -714,13 +715,6 @@ export interface Invitation {
     expires: string
 }
 
-/** A piece that was just kept. */
-export interface Kept {
-    id: number
-    /** id of its first part */
-    part: number
-}
-
 /** A sheet that goes out with the next handout. */
 export interface KeptPractice {
     id: number
@@ -834,7 +828,7 @@ export interface Link {
     /** date and time */
     expires: string
     openings: number
-    /** whose edition it shows; nothing: everybody's */
+    /** whom it is for; nothing: everybody's */
     audience: string
     /** id of the one handout that it shows; null: always the newest */
     handout: number | null
@@ -1413,6 +1407,12 @@ export interface PlanItem {
 export interface Played {
     /** the measures of a manuscript, JSON; their notes have no names yet */
     typed: string
+}
+
+/** A part for some of its players. */
+export interface PlayersName {
+    key: string
+    name: string
 }
 
 /** What may be practised in a passage of a part. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace UprightPencil\Core\Marking\Kinds;
 
-use UprightPencil\Core\Marking\Sharing\Division;
+use UprightPencil\Core\Marking\Dividing\Division;
 
 /** Notes that are shared among the players of a section, and how. */
 final class Divide extends HeldWord

@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Keeping;
 
+use App\Marking\PartDesk;
 use App\Models\Ensemble;
 use App\Models\GoneDecision;
 use App\Models\LogEntry;
@@ -19,6 +20,7 @@ use App\Models\RehearsalNote;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\PartRecord;
 use App\Sharing\Frozen;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\File;

@@ -2,16 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Keeping;
 
-use App\Keeping\Audited;
-use App\Keeping\AuditList;
-use App\Keeping\Guard;
 use App\Models\Ensemble;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\School;
 use App\Models\User;
+use App\Record\Turn;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 /** A chair in a section: nobody's name. */
 final readonly class Player

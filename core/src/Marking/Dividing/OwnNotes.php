@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 use UprightPencil\Core\Score\Measure;
 use UprightPencil\Core\Score\Note;

@@ -2,8 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
+use App\Marking\CachedScores;
+use App\Marking\History;
+use App\Marking\PartDesk;
+use App\Marking\PartRecipe;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
@@ -49,7 +53,7 @@ final class Suggestions
         if ($entries->isEmpty()) {
             return [];
         }
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
         $places = History::places($score->parts[0], $score->resolution);
         $style = PartRecipe::of($part)->houseStyle();
 

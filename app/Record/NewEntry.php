@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
 use App\Models\LogEntry;
 use App\Views\Desk\TheirEntryView;

@@ -15,13 +15,13 @@ use UprightPencil\Core\Score\BowSign;
  * The parts of a piece worked out together, as printed: in which directions passages begin that are alike in other sections, or
  * come again. No decision changes them, so they are kept as long as the music, the class and the code stay the same.
  */
-final class Together
+final class AlikeBeginnings
 {
     /** @return array<string, BowSign> note id => direction, for one part */
     public static function of(Part $part): array
     {
         $slot = "together:{$part->piece_id}:".self::name($part->piece);
-        $kept = Kept::get($slot);
+        $kept = Cached::get($slot);
         if (! is_array($kept)) {
             $kept = self::workedOut(self::parts($part->piece));
             Cache::put($slot, $kept, now()->addMonth());

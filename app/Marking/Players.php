@@ -6,18 +6,19 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\Section;
+use App\Record\PartRecord;
 use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\Dividing\Player;
+use UprightPencil\Core\Marking\Dividing\Seating;
+use UprightPencil\Core\Marking\Dividing\Share;
+use UprightPencil\Core\Marking\Dividing\Shares;
 use UprightPencil\Core\Marking\PartDecisions;
-use UprightPencil\Core\Marking\Sharing\Player;
-use UprightPencil\Core\Marking\Sharing\Seating;
-use UprightPencil\Core\Marking\Sharing\Share;
-use UprightPencil\Core\Marking\Sharing\Shares;
 
 /**
  * A part for some of its players: a group who were taught something else and have fingers of their own, or chairs that have other
  * notes where the section is divided.
  */
-final readonly class Edition
+final readonly class Players
 {
     /** Where nobody said how many sit in a section. */
     private const STANDS = 4;
@@ -35,7 +36,7 @@ final readonly class Edition
 
     /**
      * @param  string  $key  a group's number, or a chair: “2-inside”
-     * @return self|null null where the part has no such edition (any more)
+     * @return self|null null where the part has no such players (any more)
      */
     public static function of(Part $part, string $key): ?self
     {
@@ -45,7 +46,7 @@ final readonly class Edition
             return $group === null ? null : self::ofGroup($group);
         }
         $chair = Player::named($key);
-        $share = $chair === null ? null : self::shares(Rewritten::of($part)->part)->editions(self::seating($part))[$chair->key()] ?? null;
+        $share = $chair === null ? null : self::shares(Rewritten::of($part)->part)->chairs(self::seating($part))[$chair->key()] ?? null;
 
         return $share === null ? null : new self(null, $share->player, $share->name);
     }
@@ -67,14 +68,14 @@ final readonly class Edition
 
         return [
             ...array_map(self::ofGroup(...), array_values($groups)),
-            ...array_map(static fn (Share $share): self => new self(null, $share->player, $share->name), array_values(self::shares(Rewritten::of($part)->part)->editions(self::seating($part)))),
+            ...array_map(static fn (Share $share): self => new self(null, $share->player, $share->name), array_values(self::shares(Rewritten::of($part)->part)->chairs(self::seating($part)))),
         ];
     }
 
     /** @param Part $part with the notes that are played */
     public static function shares(Part $part): Shares
     {
-        $score = KeptScores::of($part->music)->parts[0];
+        $score = CachedScores::of($part->music)->parts[0];
 
         return Shares::of($score, PartDecisions::leniently($score, (new PartRecord($part))->record()->decisions()));
     }
@@ -105,7 +106,7 @@ final readonly class Edition
         if ($this->chair === null) {
             return $part;
         }
-        $score = KeptScores::of($part->music);
+        $score = CachedScores::of($part->music);
         $own = clone $part;
         $own->music = Writer::write($score->with(parts: [self::shares($part)->for($this->chair, self::seating($part))]));
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 /** A run of measures in which a section is divided. */
 final readonly class DividedPassage

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 use UprightPencil\Core\Marking\Kinds\Divide;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -156,7 +156,7 @@ final class Shares
      *
      * @return array<string, Share> by the key of the first of them; empty where all play all
      */
-    public function editions(Seating $seating): array
+    public function chairs(Seating $seating): array
     {
         $same = [];
         foreach ($this->isDivided() ? $seating->all() : [] as $player) {

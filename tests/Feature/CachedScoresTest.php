@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Marking\KeptScores;
+use App\Marking\CachedScores;
 use Illuminate\Support\Facades\Cache;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 /** What was read once is kept; whatever becomes of it, a part opens. */
-final class KeptScoresTest extends TestCase
+final class CachedScoresTest extends TestCase
 {
     public function test_what_was_read_is_not_read_again(): void
     {
@@ -26,7 +26,7 @@ final class KeptScoresTest extends TestCase
         });
         $music = self::musicXml();
 
-        self::assertSame(KeptScores::of($music), KeptScores::of($music));
+        self::assertSame(CachedScores::of($music), CachedScores::of($music));
     }
 
     #[DataProvider('spoilt')]
@@ -35,7 +35,7 @@ final class KeptScoresTest extends TestCase
         Cache::shouldReceive('get')->andReturnUsing(static fn (): mixed => $kept instanceof \Throwable ? throw $kept : $kept);
         Cache::shouldReceive('put')->andReturn(true);
 
-        self::assertSame('Tune', KeptScores::of(self::musicXml())->title);
+        self::assertSame('Tune', CachedScores::of(self::musicXml())->title);
     }
 
     /** @return iterable<string, array{mixed}> */

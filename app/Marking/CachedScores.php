@@ -12,12 +12,12 @@ use UprightPencil\Core\Score\Score;
  * Reading XML takes longer than everything else, so what was read is kept, under the hash of the file and of the code that
  * read it: an update of the core reads anew. What is lost or cannot be woken up is read anew too.
  */
-final class KeptScores
+final class CachedScores
 {
     public static function of(string $music): Score
     {
         $key = 'score:'.CoreCode::of('Score', 'Format').':'.hash('sha256', $music);
-        $kept = Kept::get($key);
+        $kept = Cached::get($key);
         if ($kept instanceof Score) {
             return $kept;
         }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
 /** An entry names one that is not in the record (yet). */
 final class EntryOutOfOrder extends \RuntimeException

@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
+use App\Marking\CachedScores;
+use App\Marking\PieceImport;
+use App\Marking\StandingDecisions;
 use App\Models\Part;
 use App\Models\User;
 use UprightPencil\Core\Ensemble\Derived\Derivation;
@@ -22,7 +25,7 @@ final class Deriving
 {
     public static function of(Part $source, Derivation $how): DerivedPart
     {
-        $score = KeptScores::of($source->music);
+        $score = CachedScores::of($source->music);
 
         return DerivedPart::of($score, $score->parts[0]->with(name: $source->name), $how);
     }
@@ -39,7 +42,7 @@ final class Deriving
             }
             $suffix = '.d'.(1 + (int) $source->piece->parts()->max('place'));
             $own = self::renamed($derived, $suffix)->with(id: 'P'.(2 + (int) $source->piece->parts()->max('place')), name: $name);
-            $part = PieceImport::addPart($source->piece, KeptScores::of($source->music)->with(parts: [$own]), $how->as);
+            $part = PieceImport::addPart($source->piece, CachedScores::of($source->music)->with(parts: [$own]), $how->as);
             $part->update(['derived_from' => $source->id, 'derivation' => $how->toArray() + ['key' => $key, 'suffix' => $suffix]]);
             (new PartRecord($part))->appendAll($by, self::bows($source, $own, $suffix), static fn (): ScorePart => $own);
 
@@ -98,7 +101,7 @@ final class Deriving
             return $misfits;
         }
         [$theirs, $own, $has, $measures] = [self::bowed($source), self::bowed($part), self::notes($part), []];
-        foreach (KeptScores::of($source->music)->parts[0]->measures as $measure) {
+        foreach (CachedScores::of($source->music)->parts[0]->measures as $measure) {
             foreach ($measure->notes() as $note) {
                 $measures[$note->id] = $measure->number;
             }
@@ -121,7 +124,7 @@ final class Deriving
      */
     private static function bowed(Part $part, array $more = []): array
     {
-        $decided = PartDecisions::leniently(KeptScores::of($part->music)->parts[0], [...(new PartRecord($part))->record()->decisions(), ...$more])->notes;
+        $decided = PartDecisions::leniently(CachedScores::of($part->music)->parts[0], [...(new PartRecord($part))->record()->decisions(), ...$more])->notes;
 
         return array_filter(array_map(static fn (array $fields): array => array_filter($fields, static fn (mixed $value, string $field): bool => ! Kinds::isOfTheHand($field) && $field !== Apart::FIELD && $field !== Know::FIELD, ARRAY_FILTER_USE_BOTH), $decided));
     }
@@ -151,14 +154,14 @@ final class Deriving
     /** @return array<string, int> ids of the notes that a part has */
     private static function notes(Part $part): array
     {
-        return array_flip(array_map(static fn (Note $note): string => $note->id, KeptScores::of($part->music)->parts[0]->notes()));
+        return array_flip(array_map(static fn (Note $note): string => $note->id, CachedScores::of($part->music)->parts[0]->notes()));
     }
 
     /** @return list<Decision> what counts in the source and is not of the hand */
     private static function bows(Part $source, ScorePart $own, string $suffix): array
     {
         $there = array_flip(array_map(static fn (Note $note): string => $note->id, $own->notes()));
-        $decided = PartDecisions::leniently(KeptScores::of($source->music)->parts[0], (new PartRecord($source))->record()->decisions())->notes;
+        $decided = PartDecisions::leniently(CachedScores::of($source->music)->parts[0], (new PartRecord($source))->record()->decisions())->notes;
         $bows = [];
         foreach ($decided as $note => $fields) {
             foreach (isset($there[$note.$suffix]) ? $fields : [] as $field => $value) {

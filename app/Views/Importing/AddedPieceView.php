@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Views\Importing;
 
 /** A piece that was just kept. */
-final readonly class KeptView
+final readonly class AddedPieceView
 {
     /**
      * @param  int  $part  id of its first part

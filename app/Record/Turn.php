@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
 use App\Keeping\Dialect;
 use Illuminate\Support\Facades\DB;

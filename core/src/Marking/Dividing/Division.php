@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 /** How divided notes are shared among the players of a section (`orchestra.md`, “Who plays what”). */
 enum Division: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Keeping;
 
 use App\Models\Ensemble;
 use App\Models\GoneDecision;
@@ -14,6 +14,7 @@ use App\Models\Role;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\Turn;
 use App\Sharing\Frozen;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Keeping;
 
 use App\Models\Manuscript;
 use App\Models\PageFile;

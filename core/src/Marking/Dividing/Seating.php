@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace UprightPencil\Core\Marking\Sharing;
+namespace UprightPencil\Core\Marking\Dividing;
 
 /** How many sit in a section: two at a stand, at the last one perhaps only the outside player. */
 final readonly class Seating

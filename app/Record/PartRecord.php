@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\Marking;
+namespace App\Record;
 
+use App\Marking\Cached;
+use App\Marking\CoreCode;
+use App\Marking\OpenParts;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\User;
@@ -63,7 +66,7 @@ final class PartRecord
      */
     private function kept(): array
     {
-        $kept = $this->open()->record($this->part) ?? Kept::get($this->slot());
+        $kept = $this->open()->record($this->part) ?? Cached::get($this->slot());
         if (! is_array($kept) || ! is_int($kept[0] ?? null) || ! ($kept[2] ?? null) instanceof Record) {
             return [0, new Record];
         }
