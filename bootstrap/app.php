@@ -23,6 +23,7 @@ use App\Keeping\Health;
 use App\Marking\TypedElsewhere;
 use App\Record\EntryClashes;
 use App\Record\EntryOutOfOrder;
+use App\Record\TurnLost;
 use App\Sharing\PublicAddress;
 use App\Views\Desk\RefusalView;
 use Illuminate\Console\Scheduling\Schedule;
@@ -68,7 +69,7 @@ $application = Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(static function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*'));
-        $exceptions->dontReport([UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class, TypedElsewhere::class, UnknownInterval::class, NoSuchVoice::class]);
+        $exceptions->dontReport([TurnLost::class, UnreadableMusic::class, WrongDecision::class, WrongOrder::class, EntryClashes::class, EntryOutOfOrder::class, TypedElsewhere::class, UnknownInterval::class, NoSuchVoice::class]);
         $sentence = static fn (Throwable $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 422);
         $exceptions->render(static fn (UnreadableMusic $fault): JsonResponse => $sentence($fault));
         $exceptions->render(static fn (WrongDecision $fault): JsonResponse => $sentence($fault));
@@ -80,6 +81,7 @@ $application = Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(static fn (QueryException $fault): ?JsonResponse => str_contains($fault->getMessage(), 'database is locked')
             ? new JsonResponse(['message' => 'The record is busy just now.'], 503, ['Retry-After' => '2'])
             : null);
+        $exceptions->render(static fn (TurnLost $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 503, ['Retry-After' => '2']));
         $exceptions->render(static fn (EntryClashes $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), $fault->theirs()), 409));
         $exceptions->render(static fn (TypedElsewhere $fault): JsonResponse => new JsonResponse(['message' => $fault->getMessage()], 409));
         $exceptions->render(static fn (EntryOutOfOrder $fault): JsonResponse => new JsonResponse(new RefusalView($fault->getMessage(), outOfOrder: true), 409));

@@ -9,6 +9,7 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\School;
 use App\Models\User;
+use App\Record\Door;
 use App\Record\Turn;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -53,8 +54,7 @@ final class Erasure
      */
     private static function withoutParts(array $parts): int
     {
-        $entries = DB::table('log_entries')->whereIn('part_id', $parts)->count();
-        Guard::of(DB::connection(), 'log_entries')->lifted(static fn () => DB::table('log_entries')->whereIn('part_id', $parts)->delete());
+        $entries = Door::erase($parts);
         PageFiles::drop(static fn (Builder $pages): Builder => $pages->whereIn('part_id', $parts));
         self::withoutManuscripts('part_id', $parts);
         self::withoutHandouts($parts);

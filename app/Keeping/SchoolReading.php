@@ -14,13 +14,12 @@ use App\Models\Role;
 use App\Models\School;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\Door;
 use App\Record\Turn;
 use App\Sharing\Frozen;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Facades\File;
 use Illuminate\Support\Str;
-use UprightPencil\Core\Format\MusicXml\Reader;
 use UprightPencil\Core\Format\UnreadableMusic;
 use UprightPencil\Core\Score\OrderOfPerformance;
 use UprightPencil\Core\Score\WrongOrder;
@@ -45,7 +44,7 @@ final class SchoolReading
 
     private User $director;
 
-    private function __construct(private readonly string $folder) {}
+    private function __construct(private readonly SchoolFolder $folder) {}
 
     /**
      * @param  User  $director  who directs what nobody here would direct, and stands in where nobody is named
@@ -54,7 +53,7 @@ final class SchoolReading
      */
     public static function read(string $folder, User $director): School
     {
-        $reading = new self(rtrim($folder, '/'));
+        $reading = new self(SchoolFolder::open(rtrim($folder, '/')));
         $reading->director = $director;
         try {
             return Turn::take($reading->school(...));
@@ -65,7 +64,7 @@ final class SchoolReading
 
     private function school(): School
     {
-        $data = $this->json('school.json');
+        $data = $this->folder->json('school.json');
         if (! is_int($data['format'] ?? null) || $data['format'] > SchoolExport::FORMAT) {
             throw new \UnexpectedValueException('This folder was written by a later version, or is no school.');
         }
@@ -76,8 +75,8 @@ final class SchoolReading
             $this->person(self::text($one, 'email'), self::text($one, 'name'), is_array($one['style'] ?? null) ? $one['style'] : []);
         }
         $school->staff()->syncWithoutDetaching([$this->director->id, ...array_map(static fn (User $one): int => $one->id, array_values($this->people))]);
-        foreach (File::directories($this->folder) as $folder) {
-            $this->ensemble($school, basename($folder));
+        foreach ($this->folder->folders() as $folder) {
+            $this->ensemble($school, $folder);
         }
 
         return $school;
@@ -99,8 +98,8 @@ final class SchoolReading
 
     private function ensemble(School $school, string $folder): void
     {
-        $data = $this->json("{$folder}/ensemble.json");
-        [$profile, $style] = [$this->json("{$folder}/class-profile.json"), $this->json("{$folder}/house-style.json")];
+        $data = $this->folder->json("{$folder}/ensemble.json");
+        [$profile, $style] = [$this->folder->json("{$folder}/class-profile.json"), $this->folder->json("{$folder}/house-style.json")];
         ClassProfile::fromArray($profile);
         $ensemble = $school->ensembles()->create(['name' => self::text($data, 'name'), 'year' => (string) ($data['year'] ?? ''), 'profile' => $profile, 'style' => $style, 'put_away_at' => $data['putAway'] ?? null]);
         foreach (self::rows($data, 'sections') as $one) {
@@ -117,8 +116,8 @@ final class SchoolReading
         }
         $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on'), 'starts' => is_string($one['starts'] ?? null) ? $one['starts'] : null, 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null, 'sections' => is_array($one['sections'] ?? null) ? array_values($one['sections']) : null], self::rows($data, 'dates')));
         $parts = [];
-        foreach (File::directories("{$this->folder}/{$folder}") as $piece) {
-            $parts = [...$parts, ...$this->piece($ensemble, $folder.'/'.basename($piece))];
+        foreach ($this->folder->folders($folder) as $piece) {
+            $parts = [...$parts, ...$this->piece($ensemble, $piece)];
         }
         $this->members($ensemble, $folder, $parts);
     }
@@ -136,7 +135,7 @@ final class SchoolReading
     /** @param array<string, list<Part>> $parts by name */
     private function members(Ensemble $ensemble, string $folder, array $parts): void
     {
-        foreach (self::rows(['people' => $this->json("{$folder}/people.json")], 'people') as $one) {
+        foreach (self::rows(['people' => $this->folder->json("{$folder}/people.json")], 'people') as $one) {
             $person = $this->known($one['email'] ?? null);
             $membership = $ensemble->memberships()->updateOrCreate(['user_id' => $person->id], ['role' => Role::from(self::text($one, 'role')), 'decides' => (bool) ($one['decides'] ?? false)]);
             $membership->parts()->sync(array_merge([], ...array_map(static fn (mixed $name): array => array_map(static fn (Part $part): int => $part->id, $parts[(string) $name] ?? []), (array) ($one['parts'] ?? []))));
@@ -147,13 +146,13 @@ final class SchoolReading
     /** @return array<string, list<Part>> by the name that people are named for */
     private function piece(Ensemble $ensemble, string $folder): array
     {
-        $data = $this->json("{$folder}/piece.json");
+        $data = $this->folder->json("{$folder}/piece.json");
         $concert = is_array($data['concert'] ?? null) ? $ensemble->occasions()->where('name', $data['concert']['name'] ?? '')->whereDate('on', $data['concert']['on'] ?? '')->value('id') : null;
         $piece = $ensemble->pieces()->create([
             'title' => self::text($data, 'title'), 'composer' => (string) ($data['composer'] ?? ''), 'kind' => ($data['kind'] ?? '') === 'line' ? 'line' : 'piece',
             'rights' => Rights::from(self::text($data, 'rights')), ...Piece::bowedAs(isset($data['bowing']) ? BowingSchool::from(self::text($data, 'bowing')) : null), 'tempo' => is_int($data['tempo'] ?? null) ? $data['tempo'] : null,
             'level' => is_string($data['level'] ?? null) ? Level::from($data['level']) : null, 'place' => (int) ($data['place'] ?? 0), 'put_away_at' => $data['putAway'] ?? null, 'occasion_id' => $concert,
-            'source' => $this->music("{$folder}/score.musicxml"), 'request_key' => Str::uuid()->toString(), 'own_passages' => is_array($data['passages'] ?? null),
+            'source' => $this->folder->text("{$folder}/score.musicxml"), 'request_key' => Str::uuid()->toString(), 'own_passages' => is_array($data['passages'] ?? null),
             'practice' => is_array($data['practice'] ?? null) ? $data['practice'] : null,
         ]);
         is_string($data['final'] ?? null) && $piece->forceFill(['final_at' => $data['final']])->save();
@@ -182,26 +181,25 @@ final class SchoolReading
     private function part(Piece $piece, string $folder, int $place, array $data): Part
     {
         $file = "{$folder}/".basename(self::text($data, 'file'));
-        $music = $this->music("{$file}-print.musicxml");
-        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => count(Reader::read($music)->score->parts[0]->measures), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...))), 'print_is_of' => is_string($data['printIsOf'] ?? null) ? $this->known($data['printIsOf'])->id : null]);
+        $music = $this->folder->text("{$file}-print.musicxml");
+        $part = $piece->parts()->create(['place' => $place, 'part_key' => self::text($data, 'key'), 'name' => self::text($data, 'name'), 'instrument' => Instrument::from(self::text($data, 'instrument')), 'measures' => $this->folder->measures("{$file}-print.musicxml"), 'music' => $music, 'section_id' => is_string($data['section'] ?? null) ? ($this->sections[$data['section']] ?? null)?->id : null, 'put_away_at' => $data['putAway'] ?? null, 'line_starts' => array_values(array_filter((array) ($data['lineStarts'] ?? []), is_string(...))), 'print_is_of' => is_string($data['printIsOf'] ?? null) ? $this->known($data['printIsOf'])->id : null]);
         foreach (self::rows($data, 'practice') as $one) {
             $part->practiceSheets()->create(['user_id' => $this->known($one['by'] ?? null)->id, 'key' => Str::uuid()->toString(), 'from' => self::text($one, 'from'), 'to' => self::text($one, 'to'), 'kinds' => array_values(array_filter((array) ($one['kinds'] ?? []), is_string(...))), 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null]);
         }
-        foreach ($this->json("{$file}-record.json") as $entry) {
-            is_array($entry) && $this->entry($part, $entry);
-        }
-        File::isFile("{$this->folder}/{$file}-editions.json") && $this->editions($part, $file);
-        foreach (File::isFile("{$this->folder}/{$file}-answers.json") ? self::rows($this->json("{$file}-answers.json"), 'answers') : [] as $one) {
+        $record = array_values(array_filter($this->folder->json("{$file}-record.json"), is_array(...)));
+        Door::bringAlong($part, array_map($this->entry(...), $record));
+        $this->folder->has("{$file}-editions.json") && $this->editions($part, $file);
+        foreach ($this->folder->has("{$file}-answers.json") ? self::rows($this->folder->json("{$file}-answers.json"), 'answers') : [] as $one) {
             DB::table('suggestion_answers')->insert(['part_id' => $part->id, 'entry_key' => self::text($one, 'key'), 'user_id' => $this->known($one['by'] ?? null)->id, 'taken' => (bool) ($one['taken'] ?? false), 'reason' => (string) ($one['reason'] ?? ''), 'created_at' => self::text($one, 'at')]);
         }
-        File::isFile("{$this->folder}/{$file}-handouts.json") && $this->handouts($part, $file);
+        $this->folder->has("{$file}-handouts.json") && $this->handouts($part, $file);
 
         return $part;
     }
 
     private function handouts(Part $part, string $file): void
     {
-        foreach (self::rows($this->json("{$file}-handouts.json"), 'handouts') as $index => $one) {
+        foreach (self::rows($this->folder->json("{$file}-handouts.json"), 'handouts') as $index => $one) {
             $audience = (string) ($one['audience'] ?? '');
             $handout = $part->handouts()->forceCreate([
                 'number' => (int) ($one['number'] ?? 0), 'audience' => (string) (($this->sections[$audience] ?? null)->id ?? $audience), 'audience_name' => (string) ($one['audienceName'] ?? ''), 'user_id' => $this->known($one['by'] ?? null)->id,
@@ -209,17 +207,17 @@ final class SchoolReading
                 'base' => (string) ($one['base'] ?? ''), 'created_at' => CarbonImmutable::parse(self::text($one, 'at')), 'withdrawn_at' => is_string($one['withdrawn'] ?? null) ? CarbonImmutable::parse($one['withdrawn']) : null,
             ]);
             foreach (array_filter((array) ($one['files'] ?? []), is_string(...)) as $name) {
-                Frozen::keep($handout, $name, $this->music("{$file}-handouts/".($index + 1).'/'.basename($name)));
+                Frozen::from($this->folder->text("{$file}-handouts/".($index + 1).'/'.basename($name)))->keep($handout, $name);
             }
         }
     }
 
     private function editions(Part $part, string $file): void
     {
-        $data = $this->json("{$file}-editions.json");
+        $data = $this->folder->json("{$file}-editions.json");
         $versions = [];
         foreach (self::rows($data, 'editions') as $index => $one) {
-            $versions[] = $part->versions()->forceCreate(['how' => self::text($one, 'how'), 'user_id' => is_string($one['by'] ?? null) ? $this->known($one['by'])->id : null, 'source' => (string) ($one['source'] ?? ''), 'music' => $this->music("{$file}-edition-".($index + 1).'.musicxml'), 'created_at' => self::text($one, 'at')]);
+            $versions[] = $part->versions()->forceCreate(['how' => self::text($one, 'how'), 'user_id' => is_string($one['by'] ?? null) ? $this->known($one['by'])->id : null, 'source' => (string) ($one['source'] ?? ''), 'music' => $this->folder->text("{$file}-edition-".($index + 1).'.musicxml'), 'created_at' => self::text($one, 'at')]);
         }
         foreach (self::rows($data, 'gone') as $one) {
             $version = $versions[(int) ($one['edition'] ?? 0)] ?? throw new \UnexpectedValueException("“{$file}-editions.json” names an edition that is not there.");
@@ -228,14 +226,27 @@ final class SchoolReading
         }
     }
 
-    /** @param array<mixed> $data */
-    private function entry(Part $part, array $data): void
+    /**
+     * @param  array<mixed>  $data
+     * @return array<string, mixed> a row of the record
+     */
+    private function entry(array $data): array
     {
-        $part->log()->forceCreate([
-            'user_id' => $this->person(self::text($data, 'email'), self::text($data, 'by'))->id, 'seq' => (int) ($data['seq'] ?? 0), 'kind' => self::text($data, 'kind'), 'decisions' => $this->decisions((array) ($data['decisions'] ?? [])),
-            'request_key' => self::text($data, 'key'), 'takes' => $data['takes'] ?? null, 'follows' => $data['follows'] ?? null, 'seen' => (int) ($data['seen'] ?? 0), 'browser' => (string) ($data['browser'] ?? ''),
-            'group_key' => $data['group'] ?? null, 'proposed' => is_array($data['proposed'] ?? null) ? $data['proposed'] : null, 'format' => (int) ($data['format'] ?? 1), 'created_at' => self::text($data, 'at'),
-        ]);
+        return [
+            'user_id' => $this->person(self::text($data, 'email'), self::text($data, 'by'))->id,
+            'seq' => (int) ($data['seq'] ?? 0),
+            'kind' => self::text($data, 'kind'),
+            'decisions' => $this->decisions((array) ($data['decisions'] ?? [])),
+            'request_key' => self::text($data, 'key'),
+            'takes' => $data['takes'] ?? null,
+            'follows' => $data['follows'] ?? null,
+            'seen' => (int) ($data['seen'] ?? 0),
+            'browser' => (string) ($data['browser'] ?? ''),
+            'group_key' => $data['group'] ?? null,
+            'proposed' => is_array($data['proposed'] ?? null) ? $data['proposed'] : null,
+            'format' => (int) ($data['format'] ?? 1),
+            'created_at' => self::text($data, 'at'),
+        ];
     }
 
     /**
@@ -247,19 +258,6 @@ final class SchoolReading
     private function decisions(array $decisions): array
     {
         return array_map(fn (mixed $one): mixed => is_array($one) && is_string($one['players'] ?? null) && isset($this->sections[$one['players']]) ? ['players' => $this->sections[$one['players']]->key] + $one : $one, $decisions);
-    }
-
-    /** @return array<mixed> */
-    private function json(string $file): array
-    {
-        $data = File::isFile("{$this->folder}/{$file}") ? json_decode(File::get("{$this->folder}/{$file}"), true, flags: JSON_THROW_ON_ERROR) : throw new \UnexpectedValueException("“{$file}” is missing.");
-
-        return is_array($data) ? $data : throw new \UnexpectedValueException("“{$file}” is not what a school’s folder has there.");
-    }
-
-    private function music(string $file): string
-    {
-        return File::isFile("{$this->folder}/{$file}") ? File::get("{$this->folder}/{$file}") : throw new \UnexpectedValueException("“{$file}” is missing.");
     }
 
     /**

@@ -27,7 +27,7 @@ final class CoreCode
     {
         clearstatcache();
 
-        return self::digest([...self::files('core/src/{*,*/*,*/*/*}/*.php'), ...self::files('app/{Marking,Views,Workbench}/*.php')]);
+        return self::digest([...self::files('core/src/{*,*/*,*/*/*}/*.php'), ...self::files('app/{Marking,Record,Views,Workbench}/{*,*/*}.php')]);
     }
 
     /** @param array<string> $folders */

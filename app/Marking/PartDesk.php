@@ -8,9 +8,7 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
-use App\Record\EntryClashes;
-use App\Record\EntryOutOfOrder;
-use App\Record\NewEntry;
+use App\Record\NoteNames;
 use App\Record\PartRecord;
 use App\Views\Desk\DrawnView;
 use App\Views\Desk\ExtremeView;
@@ -52,13 +50,11 @@ use UprightPencil\Core\Fingering\Search\Alternatives;
 use UprightPencil\Core\Format\MusicXml\Writer;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Heard;
-use UprightPencil\Core\Marking\Kinds\Rewrite;
 use UprightPencil\Core\Marking\MarkedPart;
 use UprightPencil\Core\Marking\MarkedScore;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\PartMarker;
 use UprightPencil\Core\Marking\Question;
-use UprightPencil\Core\Marking\Rewriting;
 use UprightPencil\Core\Marking\Settings;
 use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\SizeUp;
@@ -96,17 +92,11 @@ final class PartDesk
     private Rewritten $rewritten;
 
     /** @param Players|null $players for some of its players: their notes and fingers, over the bows of all */
-    public function __construct(private readonly Part $stored, private readonly ?Players $players = null)
+    public function __construct(private readonly Part $stored, public readonly ?Players $players = null)
     {
         $this->record = new PartRecord($stored);
-        $this->lay();
-    }
-
-    private function lay(): void
-    {
         $this->rewritten = Rewritten::with($this->stored, $this->record->record()->decisions());
         $this->part = $this->players?->own($this->rewritten->part) ?? $this->rewritten->part;
-        $this->open = $this->decided = null;
     }
 
     /** The part with the notes that are played: only a copy where anything is typed over the print. */
@@ -144,35 +134,7 @@ final class PartDesk
      */
     public function refuseUnknown(array $decisions): void
     {
-        $over = array_filter($decisions, static fn (Decision $decision): bool => array_keys($decision->fields) === [Rewrite::FIELD]);
-        $part = $over === [] ? $this->scorePart() : Rewriting::of(CachedScores::of($this->stored->music), [...$this->record->record()->decisions(), ...$over])->score->parts[0];
-        PartDecisions::of($part, array_values(array_diff_key($decisions, $over)));
-    }
-
-    /**
-     * Appends one entry to the part's record.
-     *
-     * @throws EntryClashes when somebody else decided about the same notes meanwhile
-     * @throws EntryOutOfOrder when it names an entry that is not there
-     */
-    public function append(User $user, NewEntry $entry): void
-    {
-        $this->record->append($user, $entry->with($this->theirs($entry->decisions)), $this->scorePart(...));
-        $this->lay();
-    }
-
-    /**
-     * What is needed to append one entry of a group to this part.
-     *
-     * @return array{PartRecord, NewEntry, \Closure(): ScorePart}
-     *
-     * @throws WrongDecision when it names a note or measure that this part does not have
-     */
-    public function forGroup(NewEntry $entry): array
-    {
-        $this->refuseUnknown($entry->decisions);
-
-        return [$this->record, $entry, $this->scorePart(...)];
+        NoteNames::refuseUnknown($this->stored, $this->counting(), $decisions, $this->players);
     }
 
     /** @return list<Decision> all that count, oldest first, also what is still to settle */
@@ -273,20 +235,7 @@ final class PartDesk
         }
         $this->refuseUnknown($more);
 
-        return PartDecisions::leniently($this->scorePart(), [...$this->rewritten->decisions, ...$this->theirs($more)], $this->players?->group?->key);
-    }
-
-    /**
-     * What is decided for some players: fingers for them, bows for everybody.
-     *
-     * @param  list<Decision>  $decisions
-     * @return list<Decision>
-     */
-    public function theirs(array $decisions): array
-    {
-        $key = $this->players?->group?->key;
-
-        return $key === null ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->forPlayers($key), $decisions);
+        return PartDecisions::leniently($this->scorePart(), [...$this->rewritten->decisions, ...$this->players?->theirs($more) ?? $more], $this->players?->group?->key);
     }
 
     /**

@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
+use App\Access\Ability;
 use App\Models\GoneDecision;
 use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
+use App\Record\Finished;
+use App\Record\NewEntry;
 use App\Record\Turn;
 use Illuminate\Database\Eloquent\Collection;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -50,34 +55,51 @@ final class PartVersions
     }
 
     /**
-     * Puts notes in the place of a part's own, which stay as a version. The same notes again are no new version.
+     * Notes in the place of a part's own, which stay as a version. The same notes again are no new version.
      *
      * @param  array{how: string, source?: string, back_to?: int}  $about  what is told of the version
+     * @return Finished<null>
      *
      * @throws UnreadableMusic when the part could not be opened with them
      */
-    public static function replace(Part $part, Score $score, Correction $correction, User $by, array $about): void
+    public static function replacing(Part $part, Score $score, Correction $correction, User $by, array $about): Finished
     {
-        $before = CachedScores::of($part->music)->parts[0];
         $music = Writer::write($score->with(parts: [$correction->part]));
         if ($music === $part->music) {
-            return;
+            return Finished::anyhow(static fn (): null => null);
         }
-        $versions = $part->versions();
-        $versions->exists() || $versions->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => $part->created_at ?? now()]);
-        $standing = new StandingDecisions($part, $before, $correction->part);
-        $part->fill(['music' => $music, 'measures' => count($correction->part->measures)])->save();
-        $version = $versions->create($about + ['user_id' => $by->id, 'music' => $music]);
-        self::keepGone($part, $version, $correction, $standing);
-        $standing->sayAgain($by);
-        PieceImport::refuseUnopenable($part);
+        $replaced = clone $part;
+        $replaced->music = $music;
+        PreparedPart::refuseUnopenable($replaced);
+        $standing = new StandingDecisions($part, CachedScores::of($part->music)->parts[0], $correction->part);
+        $gone = self::placed($correction, $standing);
+        $entries = array_map(static fn (NewEntry $entry): Entering => new Entering($part, $entry), Door::entriesOf($standing->saidAgain()));
+        $plan = resolve(Door::class)->plan($by, $entries, Ability::Direct);
+        $base = self::base($part);
+
+        return new Finished(
+            static fn (): bool => $plan->holds() && self::base(Part::query()->find($part->id, ['id', 'music']) ?? $part) === $base,
+            static function () use ($part, $correction, $by, $about, $music, $gone, $plan): null {
+                $version = self::keep($part, $music, count($correction->part->measures), $by, $about);
+                foreach ($gone as $one) {
+                    $named = ['part_id' => $part->id, 'note' => $one['note'], 'players' => $one['players']];
+                    GoneDecision::query()->updateOrCreate($named, $one + ['part_version_id' => $version->id, 'became' => null, 'user_id' => null]);
+                }
+                $plan->write();
+
+                return null;
+            },
+        );
     }
 
-    private static function keepGone(Part $part, PartVersion $version, Correction $correction, StandingDecisions $standing): void
+    /** @param array{how: string, source?: string, back_to?: int} $about */
+    private static function keep(Part $part, string $music, int $measures, User $by, array $about): PartVersion
     {
-        foreach (self::placed($correction, $standing) as $gone) {
-            GoneDecision::query()->updateOrCreate(['part_id' => $part->id, 'note' => $gone['note'], 'players' => $gone['players']], $gone + ['part_version_id' => $version->id, 'became' => null, 'user_id' => null]);
-        }
+        $versions = $part->versions();
+        $versions->exists() || $versions->create(['how' => PartVersion::IMPORTED, 'music' => $part->music, 'created_at' => $part->created_at ?? now()]);
+        $part->fill(['music' => $music, 'measures' => $measures])->save();
+
+        return $versions->create($about + ['user_id' => $by->id, 'music' => $music]);
     }
 
     /** @return list<array{note: string, players: string|null, fields: array<string, mixed>, measure: string, beat: float, pitch: string}> what loses its note, with where that stood */
@@ -103,10 +125,12 @@ final class PartVersions
      */
     public static function bringBack(PartVersion $version, User $by): void
     {
-        Turn::take(static function () use ($version, $by): void {
+        Turn::finish(static function () use ($version, $by): Finished {
             $part = $version->part->fresh() ?? $version->part;
             $score = CachedScores::of($version->music);
-            self::replace($part, $score, Correction::backTo(CachedScores::of($part->music), $score), $by, ['how' => PartVersion::BROUGHT_BACK, 'back_to' => $version->id]);
+            $correction = Correction::backTo(CachedScores::of($part->music), $score);
+
+            return self::replacing($part, $score, $correction, $by, ['how' => PartVersion::BROUGHT_BACK, 'back_to' => $version->id]);
         });
     }
 

@@ -104,7 +104,7 @@ final class PartWork
     {
         $this->desk->refuseUnknown($other);
 
-        return new AskedVersionsView(self::told(Question::asked($this->desk->marked(), $this->desk->theirs($other), Question::all($this->desk->counting()), Str::uuid()->toString(), $listen)));
+        return new AskedVersionsView(self::told(Question::asked($this->desk->marked(), $this->desk->players?->theirs($other) ?? $other, Question::all($this->desk->counting()), Str::uuid()->toString(), $listen)));
     }
 
     /** @return list<QuestionView> */

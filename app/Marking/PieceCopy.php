@@ -9,6 +9,7 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Section;
 use App\Models\User;
+use App\Record\Door;
 use App\Record\PartRecord;
 use App\Record\Turn;
 use Illuminate\Support\Facades\DB;
@@ -36,14 +37,19 @@ final class PieceCopy
     /** @param bool $decided with what counts of the decisions, in the name of who copies */
     public static function copy(Piece $piece, Ensemble $to, User $by, bool $decided): Piece
     {
-        return Turn::take(static function () use ($piece, $to, $by, $decided): Piece {
+        $decisions = [];
+        foreach ($decided ? $piece->parts()->get() : [] as $part) {
+            $decisions[$part->id] = (new PartRecord($part))->record()->decisions();
+        }
+
+        return Turn::take(static function () use ($piece, $to, $by, $decided, $decisions): Piece {
             $copy = $piece->replicate(['request_key', 'put_away_at', 'occasion_id', 'taught_at']);
             $copy->forceFill(['ensemble_id' => $to->id, 'request_key' => Uuid::uuid4()->toString(), 'place' => $to->endOfShelf()])->save();
             $copies = [];
             foreach ($piece->parts()->get() as $part) {
                 $copies[$part->id] = $own = $part->replicate();
                 $own->forceFill(['piece_id' => $copy->id, 'section_id' => Sections::named($to, $part->name, $part->instrument)->id, 'sized_up_at' => null])->save();
-                $decided && self::decide($part, $own, $by);
+                Door::begin($by, $own, self::forTheirPlayers($decisions[$part->id] ?? [], $part, $own));
                 foreach ($decided ? $part->practiceSheets()->get() : [] as $sheet) {
                     $own->practiceSheets()->create(['user_id' => $by->id, 'key' => Uuid::uuid4()->toString(), 'from' => $sheet->from, 'to' => $sheet->to, 'kinds' => $sheet->kinds, 'minutes' => $sheet->minutes]);
                 }
@@ -56,12 +62,6 @@ final class PieceCopy
 
             return $copy;
         });
-    }
-
-    private static function decide(Part $from, Part $to, User $by): void
-    {
-        $decided = self::forTheirPlayers((new PartRecord($from))->record()->decisions(), $from, $to);
-        (new PartRecord($to))->appendAll($by, $decided, static fn () => throw new \LogicException('Nobody else decides in a copy that is just made.'));
     }
 
     /**

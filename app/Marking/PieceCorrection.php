@@ -8,6 +8,7 @@ use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\Finished;
 use App\Record\Turn;
 use UprightPencil\Core\Format\Reading;
 use UprightPencil\Core\Score\Correction;
@@ -66,16 +67,21 @@ final class PieceCorrection
      */
     public static function put(Piece $piece, Reading $reading, array $parts, array $bases, string $source, User $by): void
     {
-        Turn::take(static function () use ($piece, $reading, $parts, $bases, $source, $by): void {
+        Turn::finish(static function () use ($piece, $reading, $parts, $bases, $source, $by): Finished {
+            $all = [];
             foreach ($piece->parts()->whereIn('id', array_keys($parts))->get() as $part) {
-                $correction = self::correction($part, $reading, $parts[$part->id]);
+                $part->setRelation('piece', $piece);
                 if (isset($bases[$part->id]) && $bases[$part->id] !== PartVersions::base($part)) {
                     self::refuseChanged($part, $source);
 
                     continue;
                 }
-                PartVersions::replace($part, self::alone($reading, $parts[$part->id])->with(title: $piece->title, composer: $piece->composer), $correction, $by, ['how' => PartVersion::CORRECTED, 'source' => $source]);
+                $correction = self::correction($part, $reading, $parts[$part->id]);
+                $score = self::alone($reading, $parts[$part->id])->with(title: $piece->title, composer: $piece->composer);
+                $all[] = PartVersions::replacing($part, $score, $correction, $by, ['how' => PartVersion::CORRECTED, 'source' => $source]);
             }
+
+            return Finished::all($all);
         });
     }
 

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Ensemble;
-use App\Models\Part;
 use App\Models\Piece;
 use App\Models\Rights;
+use App\Record\Finished;
 use App\Record\Turn;
 use UprightPencil\Core\Format\Music;
 use UprightPencil\Core\Format\MusicXml\Writer;
@@ -16,8 +16,6 @@ use UprightPencil\Core\Score\Part as ScorePart;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Strings\BowingSchool;
 use UprightPencil\Core\Strings\Instrument;
-use UprightPencil\Core\Strings\InstrumentGuess;
-use UprightPencil\Core\Strings\WrongProfile;
 
 /** Puts a score on an ensemble's shelf, whole or not at all. */
 final class PieceImport
@@ -26,6 +24,8 @@ final class PieceImport
      * @param  string  $bytes  a MusicXML file
      * @param  array<string, Instrument>  $instruments  part id => instrument, where the guess was corrected
      * @param  string  $key  the same key again gives the piece that is already there
+     *
+     * @throws UnreadableMusic
      */
     public static function keep(
         Ensemble $ensemble,
@@ -43,6 +43,8 @@ final class PieceImport
     /**
      * @param  array<string, Instrument>  $instruments  part id => instrument, where it is not to be guessed
      * @param  string  $key  the same key again gives the piece that is already there
+     *
+     * @throws UnreadableMusic
      */
     public static function keepScore(
         Ensemble $ensemble,
@@ -54,83 +56,79 @@ final class PieceImport
         string $kind = Piece::WORK,
         ?BowingSchool $bowing = null,
     ): Piece {
-        $score = $score->with(title: $title);
-
         // Whoever comes second with the same key waits for the first, and finds the piece there.
-        return Turn::take(static function () use ($ensemble, $score, $rights, $instruments, $key, $kind, $bowing): Piece {
-            $kept = $ensemble->pieces()->where('request_key', $key)->first();
-            if ($kept !== null) {
-                return $kept;
-            }
-            $piece = $ensemble->pieces()->create([
-                'title' => $score->title,
-                'composer' => $score->composer,
-                'kind' => $kind,
-                'rights' => $rights,
-                ...Piece::bowedAs($bowing),
-                'source' => Writer::write($score),
-                'request_key' => $key,
-                'place' => $ensemble->endOfShelf(),
-            ]);
-            foreach ($score->parts as $place => $part) {
-                self::put($piece, $score, $part, $place, $instruments[$part->id] ?? null);
-            }
-
-            return $piece;
-        });
+        return Turn::finish(static fn (): Finished => self::prepared($ensemble, $score->with(title: $title), $rights, $instruments, $key, $kind, $bowing));
     }
 
     /**
-     * A further part of a piece that is there.
+     * All that is needed to keep it, read back and worked out.
      *
-     * @param  Score  $score  the part alone
+     * @param  array<string, Instrument>  $instruments  part id => instrument, where it is not to be guessed
+     * @param  (\Closure(int, int): void)|null  $progress  how many parts are ready, and of how many
+     * @return Finished<Piece>
      *
      * @throws UnreadableMusic
      */
-    public static function addPart(Piece $piece, Score $score, Instrument $instrument): Part
-    {
-        return self::put($piece, $score, $score->parts[0], 1 + (int) $piece->parts()->max('place'), $instrument);
-    }
+    public static function prepared(
+        Ensemble $ensemble,
+        Score $score,
+        Rights $rights,
+        array $instruments,
+        string $key,
+        string $kind,
+        ?BowingSchool $bowing,
+        ?\Closure $progress = null,
+    ): Finished {
+        $kept = $ensemble->pieces()->where('request_key', $key)->first();
+        if ($kept !== null) {
+            return Finished::anyhow(static fn (): Piece => $kept);
+        }
+        $piece = (new Piece)->fill([
+            'title' => $score->title,
+            'composer' => $score->composer,
+            'kind' => $kind,
+            'rights' => $rights,
+            ...Piece::bowedAs($bowing),
+            'source' => Writer::write($score),
+            'request_key' => $key,
+        ]);
+        $piece->setRelation('ensemble', $ensemble);
+        $parts = self::parts($piece, $score, $instruments, $progress);
 
-    private static function put(Piece $piece, Score $score, ScorePart $part, int $place, ?Instrument $instrument): Part
-    {
-        $kept = self::part($score, $part, $place, $instrument);
-        $made = $piece->parts()->create($kept + ['section_id' => Sections::named($piece->ensemble, $kept['name'], $kept['instrument'])->id]);
-        self::refuseUnopenable($made);
-
-        return $made;
+        return new Finished(
+            static fn (): bool => $ensemble->pieces()->where('request_key', $key)->doesntExist(),
+            static fn (): Piece => self::put($ensemble, $piece->replicate()->setRelation('ensemble', $ensemble), $parts),
+        );
     }
 
     /**
-     * What is kept has been opened once before it is acknowledged.
+     * @param  array<string, Instrument>  $instruments
+     * @param  (\Closure(int, int): void)|null  $progress
+     * @return list<PreparedPart>
      *
-     * @throws UnreadableMusic when a part could be kept and never be opened
+     * @throws UnreadableMusic
      */
-    public static function refuseUnopenable(Part $part): void
+    private static function parts(Piece $piece, Score $score, array $instruments, ?\Closure $progress): array
     {
-        try {
-            $opened = (new PartDesk($part))->marked();
-            $told = json_encode([$opened->part->name, $part->name]);
-        } catch (WrongProfile) {
-            // The class's settings are at fault, and are told where the part is opened.
-            return;
-        } catch (\Throwable $fault) {
-            report($fault);
-            $told = false;
-        }
-        $told === false && throw new UnreadableMusic("The part “{$part->name}” was read but could not be opened again; nothing was kept. Please send us the file.");
+        $ready = 0;
+        $prepare = static function (ScorePart $part) use ($piece, $score, $instruments, $progress, &$ready): PreparedPart {
+            $prepared = PreparedPart::of($piece, $score, $part, $instruments[$part->id] ?? null);
+            $progress === null || $progress(++$ready, count($score->parts));
+
+            return $prepared;
+        };
+
+        return array_map($prepare, $score->parts);
     }
 
-    /** @return array{place: int, part_key: string, name: string, instrument: Instrument, measures: int, music: string} */
-    private static function part(Score $score, ScorePart $part, int $place, ?Instrument $instrument): array
+    /** @param list<PreparedPart> $parts */
+    private static function put(Ensemble $ensemble, Piece $piece, array $parts): Piece
     {
-        return [
-            'place' => $place,
-            'part_key' => $part->id,
-            'name' => $part->name,
-            'instrument' => $instrument ?? InstrumentGuess::of($part)->instrument,
-            'measures' => count($part->measures),
-            'music' => Writer::write($score->alone($part)),
-        ];
+        $piece->forceFill(['ensemble_id' => $ensemble->id, 'place' => $ensemble->endOfShelf()])->save();
+        foreach ($parts as $place => $part) {
+            $part->put($piece, $place);
+        }
+
+        return $piece;
     }
 }

@@ -8,6 +8,7 @@ use App\Models\Part;
 use App\Models\Section;
 use App\Record\PartRecord;
 use UprightPencil\Core\Format\MusicXml\Writer;
+use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\Dividing\Player;
 use UprightPencil\Core\Marking\Dividing\Seating;
 use UprightPencil\Core\Marking\Dividing\Share;
@@ -94,6 +95,19 @@ final readonly class Players
     public function key(): string
     {
         return $this->group === null ? (string) $this->chair?->key() : (string) $this->group->id;
+    }
+
+    /**
+     * What is decided for them: fingers are theirs, bows everybody's.
+     *
+     * @param  list<Decision>  $decisions
+     * @return list<Decision>
+     */
+    public function theirs(array $decisions): array
+    {
+        $key = $this->group?->key;
+
+        return $key === null ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->forPlayers($key), $decisions);
     }
 
     /**

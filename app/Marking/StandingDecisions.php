@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
-use App\Models\User;
 use App\Record\PartRecord;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\PartDecisions;
@@ -69,13 +68,10 @@ final class StandingDecisions
         return $gone;
     }
 
-    public function sayAgain(User $by): void
+    /** @return list<Decision> what has to be said again, so that it goes on holding as it did */
+    public function saidAgain(): array
     {
-        $again = [];
-        foreach ($this->players() as $players) {
-            array_push($again, ...$this->again($players));
-        }
-        (new PartRecord($this->part))->appendAll($by, $again, fn (): ScorePart => $this->now);
+        return array_merge([], ...array_map($this->again(...), $this->players()));
     }
 
     /** @return list<string|null> everybody first, then each group of players that something was decided for */

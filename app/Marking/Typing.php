@@ -12,6 +12,9 @@ use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
+use App\Record\Finished;
 use App\Record\NewEntry;
 use App\Record\Turn;
 use Ramsey\Uuid\Uuid;
@@ -97,11 +100,16 @@ final class Typing
             $instruments['P'.($index + 1)] = $instrument;
         }
 
-        return Turn::take(static function () use ($manuscript, $score, $parts, $instruments, $title, $kind, $rights): Piece {
-            $piece = PieceImport::keepScore($manuscript->ensemble, $score->with(parts: $parts), $title, $rights, $instruments, $manuscript->key, $kind);
-            self::done($manuscript, $piece->parts()->firstOrFail());
+        return Turn::finish(static function () use ($manuscript, $score, $parts, $instruments, $title, $kind, $rights): Finished {
+            $whole = $score->with(title: $title, parts: $parts);
+            $import = PieceImport::prepared($manuscript->ensemble, $whole, $rights, $instruments, $manuscript->key, $kind, null);
 
-            return $piece;
+            return new Finished($import->holds, static function () use ($manuscript, $import): Piece {
+                $piece = ($import->write)();
+                self::done($manuscript, $piece->parts()->firstOrFail());
+
+                return $piece;
+            });
         });
     }
 
@@ -122,12 +130,20 @@ final class Typing
     {
         $score = self::read($manuscript)->score;
 
-        return Turn::take(static function () use ($manuscript, $piece, $score, $name, $instrument): Part {
-            $id = 'P'.(1 + (int) $piece->parts()->max('place') + 1);
-            $part = PieceImport::addPart($piece, $score->with(title: $piece->title, composer: $piece->composer, parts: [$score->parts[0]->with(id: $id, name: $name)]), $instrument);
-            self::done($manuscript, $part);
+        return Turn::finish(static function () use ($manuscript, $piece, $score, $name, $instrument): Finished {
+            $places = (int) $piece->parts()->max('place');
+            $own = $score->parts[0]->with(id: 'P'.(2 + $places), name: $name);
+            $made = PreparedPart::of($piece, $score->with(title: $piece->title, composer: $piece->composer, parts: [$own]), $own, $instrument);
 
-            return $part;
+            return new Finished(
+                static fn (): bool => (int) $piece->parts()->max('place') === $places,
+                static function () use ($manuscript, $piece, $made, $places): Part {
+                    $part = $made->put($piece, 1 + $places);
+                    self::done($manuscript, $part);
+
+                    return $part;
+                },
+            );
         });
     }
 
@@ -141,17 +157,21 @@ final class Typing
      */
     public static function correct(Manuscript $manuscript, Part $part, User $by, bool $over): Part
     {
-        return Turn::take(static function () use ($manuscript, $part, $by, $over): Part {
+        return Turn::finish(static function () use ($manuscript, $part, $by, $over): Finished {
             $part = $part->fresh() ?? $part;
             $before = CachedScores::of($part->music);
             if (! $over && PartVersions::base($part) !== $manuscript->base) {
                 throw new TypedElsewhere('The notes of this part were changed since you began.');
             }
             $score = self::basedOn($manuscript, $part, $before);
-            PartVersions::replace($part, $score, PartVersions::correction($part, $score, true), $by, ['how' => PartVersion::TYPED]);
-            self::done($manuscript, $part);
+            $replacing = PartVersions::replacing($part, $score, PartVersions::correction($part, $score, true), $by, ['how' => PartVersion::TYPED]);
 
-            return $part;
+            return new Finished($replacing->holds, static function () use ($manuscript, $part, $replacing): Part {
+                ($replacing->write)();
+                self::done($manuscript, $part);
+
+                return $part;
+            });
         });
     }
 
@@ -164,17 +184,21 @@ final class Typing
      */
     public static function overPrint(Manuscript $manuscript, Part $part, User $by): Part
     {
-        return Turn::take(static function () use ($manuscript, $part, $by): Part {
+        return Turn::finish(static function () use ($manuscript, $part, $by): Finished {
             $part = $part->fresh() ?? $part;
             if (PartVersions::base($part) !== $manuscript->base) {
                 throw new TypedElsewhere('The notes of this part were changed since you began.');
             }
-            $desk = new PartDesk($part);
-            $desk->refuseUnknown($decisions = self::otherThanPrint($manuscript, CachedScores::of($part->music)));
-            $desk->append($by, new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN));
-            self::done($manuscript, $part);
+            $decisions = self::otherThanPrint($manuscript, CachedScores::of($part->music));
+            $entry = new NewEntry(Uuid::uuid5($manuscript->key, 'over the print')->toString(), EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN);
+            $plan = resolve(Door::class)->plan($by, [new Entering($part, $entry)]);
 
-            return $part;
+            return new Finished($plan->holds(...), static function () use ($manuscript, $part, $plan): Part {
+                $plan->write();
+                self::done($manuscript, $part);
+
+                return $part;
+            });
         });
     }
 

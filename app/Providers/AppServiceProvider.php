@@ -6,6 +6,7 @@ namespace App\Providers;
 
 use App\Access\Access;
 use App\Marking\OpenParts;
+use App\Models\Membership;
 use App\Rules\UncommonPassword;
 use App\Workbench\Workbench;
 use Illuminate\Cache\RateLimiting\Limit;
@@ -44,6 +45,10 @@ final class AppServiceProvider extends ServiceProvider
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(120)->by((string) $request->ip()));
         foreach (['decisions', 'trials', 'imports'] as $kind) {
             RateLimiter::for($kind, static fn (Request $request): Limit => Limit::perMinute((int) config("serving.limits.{$kind}"))->by($kind.':'.$request->user()?->getAuthIdentifier())->response(self::often(...)));
+        }
+        // Who asks what somebody may do is never told what they might before.
+        foreach (['saved', 'deleted'] as $event) {
+            Membership::{$event}(static fn () => resolve(Access::class)->forget());
         }
         $this->trust();
     }

@@ -5,10 +5,11 @@ declare(strict_types=1);
 namespace App\Record;
 
 use App\Marking\CachedScores;
-use App\Marking\PieceImport;
+use App\Marking\PreparedPart;
 use App\Marking\StandingDecisions;
 use App\Models\Part;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 use UprightPencil\Core\Ensemble\Derived\Derivation;
 use UprightPencil\Core\Ensemble\Derived\DerivedPart;
 use UprightPencil\Core\Marking\Decision;
@@ -35,18 +36,28 @@ final class Deriving
     {
         $derived = self::of($source, $how)->part;
 
-        return Turn::take(static function () use ($source, $how, $name, $key, $derived, $by): Part {
+        return Turn::finish(static function () use ($source, $how, $name, $key, $derived, $by): Finished {
             $there = $source->piece->parts()->where('derivation->key', $key)->first();
             if ($there !== null) {
-                return $there;
+                return Finished::anyhow(static fn (): Part => $there);
             }
-            $suffix = '.d'.(1 + (int) $source->piece->parts()->max('place'));
-            $own = self::renamed($derived, $suffix)->with(id: 'P'.(2 + (int) $source->piece->parts()->max('place')), name: $name);
-            $part = PieceImport::addPart($source->piece, CachedScores::of($source->music)->with(parts: [$own]), $how->as);
-            $part->update(['derived_from' => $source->id, 'derivation' => $how->toArray() + ['key' => $key, 'suffix' => $suffix]]);
-            (new PartRecord($part))->appendAll($by, self::bows($source, $own, $suffix), static fn (): ScorePart => $own);
+            $places = (int) $source->piece->parts()->max('place');
+            [$newest] = (new PartRecord($source))->newest();
+            $suffix = '.d'.(1 + $places);
+            $own = self::renamed($derived, $suffix)->with(id: 'P'.(2 + $places), name: $name);
+            $made = PreparedPart::of($source->piece, CachedScores::of($source->music)->with(parts: [$own]), $own, $how->as);
+            $bows = self::bows($source, $own, $suffix);
 
-            return $part;
+            return new Finished(
+                static fn (): bool => (int) $source->piece->parts()->max('place') === $places && (new PartRecord($source))->newest()[0] === $newest,
+                static function () use ($source, $how, $key, $suffix, $made, $places, $bows, $by): Part {
+                    $part = $made->put($source->piece, 1 + $places);
+                    $part->update(['derived_from' => $source->id, 'derivation' => $how->toArray() + ['key' => $key, 'suffix' => $suffix]]);
+                    Door::begin($by, $part, $bows);
+
+                    return $part;
+                },
+            );
         });
     }
 
@@ -56,18 +67,24 @@ final class Deriving
         return $part->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map(static fn (object $item): object => $item instanceof Note ? $item->with(id: $item->id.$suffix) : $item, $measure->items)), $part->measures));
     }
 
+    /** @return Builder<Part> the parts in use that were made from one */
+    public static function from(Part $source): Builder
+    {
+        return Part::query()->where('derived_from', $source->id)->whereNull('put_away_at')->orderBy('id');
+    }
+
     /**
      * What parts that were made from one take over of what is decided in it now: what the bow does, where they were not bowed
      * otherwise by hand. Fingers are their own.
      *
      * @param  list<Decision>  $decisions  that are about to be kept
+     * @param  list<Part>  $derived  parts that were made from it
      * @return list<array{Part, non-empty-list<Decision>}>
      */
-    public static function following(Part $source, array $decisions): array
+    public static function following(Part $source, array $decisions, array $derived): array
     {
         $following = [];
-        $derived = Part::query()->where('derived_from', $source->id)->whereNull('put_away_at')->orderBy('id')->get();
-        if ($derived->isEmpty()) {
+        if ($derived === []) {
             return [];
         }
         [$before, $after] = [self::bowed($source), self::bowed($source, $decisions)];
@@ -124,7 +141,7 @@ final class Deriving
      */
     private static function bowed(Part $part, array $more = []): array
     {
-        $decided = PartDecisions::leniently(CachedScores::of($part->music)->parts[0], [...(new PartRecord($part))->record()->decisions(), ...$more])->notes;
+        $decided = PartDecisions::leniently(NoteNames::of($part), [...(new PartRecord($part))->record()->decisions(), ...$more])->notes;
 
         return array_filter(array_map(static fn (array $fields): array => array_filter($fields, static fn (mixed $value, string $field): bool => ! Kinds::isOfTheHand($field) && $field !== Apart::FIELD && $field !== Know::FIELD, ARRAY_FILTER_USE_BOTH), $decided));
     }
@@ -161,7 +178,7 @@ final class Deriving
     private static function bows(Part $source, ScorePart $own, string $suffix): array
     {
         $there = array_flip(array_map(static fn (Note $note): string => $note->id, $own->notes()));
-        $decided = PartDecisions::leniently(CachedScores::of($source->music)->parts[0], (new PartRecord($source))->record()->decisions())->notes;
+        $decided = PartDecisions::leniently(NoteNames::of($source), (new PartRecord($source))->record()->decisions())->notes;
         $bows = [];
         foreach ($decided as $note => $fields) {
             foreach (isset($there[$note.$suffix]) ? $fields : [] as $field => $value) {

@@ -4,15 +4,13 @@ declare(strict_types=1);
 
 namespace App\Record;
 
+use App\Marking\Players;
 use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;
 
 /** An entry on its way into a part's record. */
 final readonly class NewEntry
 {
-    /** Of the decisions as they are kept. */
-    public const MOST_BYTES = 256_000;
-
     /** Seen is whatever there is: it is decided for somebody who was shown all of it. */
     public const ALL_SEEN = 2_147_483_647;
 
@@ -42,6 +40,12 @@ final readonly class NewEntry
     public function with(array $decisions): self
     {
         return new self($this->key, $this->kind, $decisions, $this->takes, $this->follows, $this->seen, $this->browser, $this->group, $this->proposed);
+    }
+
+    /** Decided for some players: fingers are theirs, bows everybody's. */
+    public function for(?Players $players): self
+    {
+        return $players === null ? $this : $this->with($players->theirs($this->decisions));
     }
 
     /** The same as one of a group. */

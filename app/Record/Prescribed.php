@@ -4,22 +4,25 @@ declare(strict_types=1);
 
 namespace App\Record;
 
+use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\EntryKind;
+use UprightPencil\Core\Marking\NoteIndex;
 use UprightPencil\Core\Marking\PartDecisions;
 use UprightPencil\Core\Marking\Record;
 use UprightPencil\Core\Marking\WrongDecision;
-use UprightPencil\Core\Score\Part as ScorePart;
 
-/** Bowings that somebody from outside prescribes: what was decided of the bow when they were locked stays, until they are lifted. */
-final class Prescribed
+/** Bowings that somebody from outside prescribes: what counted for the bow when they were locked stays, until they are lifted. */
+final readonly class Prescribed
 {
     /** What the bow does. */
-    private const FIELDS = ['direction', 'action', 'set', 'times', 'desks', 'place', 'amount', 'lane', 'stroke'];
+    private const FIELDS = ['direction' => 1, 'action' => 1, 'set' => 1, 'times' => 1, 'desks' => 1, 'place' => 1, 'amount' => 1, 'lane' => 1, 'stroke' => 1];
+
+    /** @param array<int, int> $seqs part => newest entry of its record when it was locked */
+    private function __construct(public int $id, private string $by, private array $seqs) {}
 
     public static function begin(Piece $piece, User $by, string $who): void
     {
@@ -29,52 +32,80 @@ final class Prescribed
             foreach ($piece->parts()->get() as $part) {
                 $seqs[$part->id] = (new PartRecord($part))->newest()[0];
             }
-            DB::table('prescriptions')->insert(['piece_id' => $piece->id, 'user_id' => $by->id, 'by' => $who, 'seqs' => json_encode((object) $seqs), 'created_at' => now()]);
+            DB::table('prescriptions')->insert([
+                'piece_id' => $piece->id,
+                'user_id' => $by->id,
+                'by' => $who,
+                'seqs' => json_encode((object) $seqs),
+                'created_at' => now(),
+            ]);
         });
     }
 
     public static function lift(Piece $piece): void
     {
-        DB::table('prescriptions')->where('piece_id', $piece->id)->whereNull('lifted_at')->update(['lifted_at' => now()]);
+        self::standing($piece->id)->update(['lifted_at' => now()]);
+    }
+
+    private static function standing(int $piece): Builder
+    {
+        return DB::table('prescriptions')->where('piece_id', $piece)->whereNull('lifted_at');
     }
 
     /** Who prescribes; null: nobody. */
     public static function by(Piece $piece): ?string
     {
-        $by = DB::table('prescriptions')->where('piece_id', $piece->id)->whereNull('lifted_at')->value('by');
+        return self::in($piece->id)?->by;
+    }
 
-        return is_string($by) ? $by : null;
+    /** What is prescribed in a piece; null: nothing. */
+    public static function in(int $piece): ?self
+    {
+        $row = self::standing($piece)->first(['id', 'by', 'seqs']);
+        if ($row === null) {
+            return null;
+        }
+        $seqs = json_decode((string) $row->seqs, true);
+
+        return new self((int) $row->id, (string) $row->by, array_filter(is_array($seqs) ? $seqs : [], is_int(...)));
     }
 
     /**
-     * @param  \Closure(): ScorePart  $score
+     * By what would count afterwards, whatever kind of entry makes it so.
      *
-     * @throws WrongDecision when it would bow something otherwise than is prescribed
+     * @param  \Closure(): NoteIndex  $names
+     *
+     * @throws WrongDecision when something would be bowed otherwise than is prescribed
      */
-    public static function refuse(Part $part, NewEntry $entry, \Closure $score): void
+    public function refuse(Part $part, \Closure $names, Record $before, Record $after): void
     {
-        $prescribed = DB::table('prescriptions')->where('piece_id', $part->piece_id)->whereNull('lifted_at')->first(['by', 'seqs']);
-        $seq = $prescribed === null ? null : (json_decode((string) $prescribed->seqs, true)[$part->id] ?? null);
-        if (! is_int($seq)) {
+        $seq = $this->seqs[$part->id] ?? null;
+        $locked = $seq === null ? [] : self::bows($names(), $this->then($part, $seq));
+        if ($locked === []) {
             return;
         }
-        $why = "How this is bowed is prescribed ({$prescribed->by}). It is lifted on the piece’s page.";
-        $bows = array_values(array_filter($entry->decisions, static fn (Decision $decision): bool => array_intersect(array_keys($decision->fields), self::FIELDS) !== []));
-        $own = $bows === [] ? [] : PartDecisions::touched($score(), $bows);
-        if ($own !== [] && array_intersect_key($own, self::locked($part, $seq, $score())) !== []) {
-            throw new WrongDecision($why);
-        }
-        $taken = $entry->kind === EntryKind::Undo ? $part->log()->where('request_key', $entry->takes)->where('seq', '<=', $seq)->first() : null;
-        foreach ($taken?->read()->decisions ?? [] as $decision) {
-            array_intersect(array_keys($decision->fields), self::FIELDS) === [] || throw new WrongDecision($why);
+        [$was, $is] = [self::bows($names(), $before), self::bows($names(), $after)];
+        foreach ($locked as $note => $bow) {
+            $now = $is[$note] ?? [];
+            if ($now != ($was[$note] ?? []) && $now != $bow) {
+                throw new WrongDecision("How this is bowed is prescribed ({$this->by}). It is lifted on the piece’s page.");
+            }
         }
     }
 
-    /** @return array<string, array<string, mixed>> notes of which the bow was decided then */
-    private static function locked(Part $part, int $seq, ScorePart $score): array
+    /** The record as it was when the bows were locked. */
+    private function then(Part $part, int $seq): Record
     {
-        $then = Record::of($part->log()->where('seq', '<=', $seq)->toBase()->get(['request_key', 'kind', 'user_id', 'takes', 'decisions'])->map(\App\Models\LogEntry::readRow(...)));
+        $rows = $part->log()->where('seq', '<=', $seq)->toBase()->get(['request_key', 'kind', 'user_id', 'takes', 'decisions']);
 
-        return array_filter(PartDecisions::leniently($score, $then->decisions())->notes, static fn (array $fields): bool => array_intersect(array_keys($fields), self::FIELDS) !== []);
+        return Record::of($rows->map(LogEntry::readRow(...)));
+    }
+
+    /** @return array<string, array<string, mixed>> note => what is decided of its bow */
+    private static function bows(NoteIndex $names, Record $record): array
+    {
+        $decided = PartDecisions::leniently($names, $record->decisions())->notes;
+
+        return array_filter(array_map(static fn (array $fields): array => array_intersect_key($fields, self::FIELDS), $decided));
     }
 }

@@ -6,7 +6,6 @@ namespace App\Record;
 
 use App\Marking\CachedScores;
 use App\Marking\History;
-use App\Marking\PartDesk;
 use App\Marking\PartRecipe;
 use App\Models\LogEntry;
 use App\Models\Part;
@@ -39,7 +38,12 @@ final class Suggestions
         if ($entry->kind === EntryKind::Decide) {
             return $entry->with(array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Suggested, []), $entry->decisions));
         }
-        $part->log()->where('request_key', $entry->takes)->where('user_id', $user->id)->exists() || throw new AuthorizationException('You may take back what you suggested, and nothing of others.');
+        $taken = $part->log()->where('request_key', $entry->takes)->where('user_id', $user->id)->first();
+        foreach ($taken?->read()->decisions ?? [null] as $decision) {
+            if ($decision?->state !== DecisionState::Suggested) {
+                throw new AuthorizationException('You may take back what you suggested, and nothing of others.');
+            }
+        }
 
         return $entry;
     }
@@ -89,23 +93,40 @@ final class Suggestions
      */
     public static function answer(Part $part, User $by, array $keys, bool $take, string $reason): void
     {
-        Turn::take(static function () use ($part, $by, $keys, $take, $reason): void {
-            $desk = new PartDesk($part);
+        Turn::finish(static function () use ($part, $by, $keys, $take, $reason): Finished {
+            $answered = $entries = [];
             foreach ($keys as $key) {
                 $entry = $part->log()->where('request_key', mb_strtolower($key))->first();
                 $decisions = $entry === null ? [] : self::decided($entry);
                 if ($entry === null || $decisions === []) {
                     throw new WrongDecision('Nobody suggested that.');
                 }
-                if (DB::table('suggestion_answers')->insertOrIgnore(['part_id' => $part->id, 'entry_key' => $entry->request_key, 'user_id' => $by->id, 'taken' => $take, 'reason' => $reason, 'created_at' => now()]) === 0) {
+                if (self::isAnswered($part, $entry->request_key)) {
                     continue;
                 }
-                if ($take) {
-                    $said = $reason === '' ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, ['reason' => $reason]), $decisions);
-                    $desk->refuseUnknown($said);
-                    $desk->append($by, new NewEntry(Uuid::uuid5($entry->request_key, 'taken')->toString(), EntryKind::Decide, $said, seen: NewEntry::ALL_SEEN));
-                }
+                $answered[] = $entry->request_key;
+                $said = $reason === '' ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, ['reason' => $reason]), $decisions);
+                $taken = new NewEntry(Uuid::uuid5($entry->request_key, 'taken')->toString(), EntryKind::Decide, $said, seen: NewEntry::ALL_SEEN);
+                $take && $entries[] = new Entering($part, $taken);
             }
+            $plan = resolve(Door::class)->plan($by, $entries);
+
+            return new Finished(
+                static fn (): bool => $plan->holds() && ! self::isAnswered($part, ...$answered),
+                static function () use ($part, $by, $answered, $take, $reason, $plan): null {
+                    foreach ($answered as $key) {
+                        DB::table('suggestion_answers')->insert(['part_id' => $part->id, 'entry_key' => $key, 'user_id' => $by->id, 'taken' => $take, 'reason' => $reason, 'created_at' => now()]);
+                    }
+                    $plan->write();
+
+                    return null;
+                },
+            );
         });
+    }
+
+    private static function isAnswered(Part $part, string ...$keys): bool
+    {
+        return DB::table('suggestion_answers')->where('part_id', $part->id)->whereIn('entry_key', $keys)->exists();
     }
 }

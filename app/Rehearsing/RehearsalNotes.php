@@ -11,8 +11,10 @@ use App\Models\Part;
 use App\Models\Piece;
 use App\Models\RehearsalNote;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
+use App\Record\Finished;
 use App\Record\NewEntry;
-use App\Record\PartRecord;
 use App\Record\Turn;
 use Ramsey\Uuid\Uuid;
 use UprightPencil\Core\Marking\Decision;
@@ -46,35 +48,68 @@ final class RehearsalNotes
      */
     public static function make(RehearsalNote $note, string $became, User $by): void
     {
-        Turn::take(static function () use ($note, $became, $by): void {
+        Turn::finish(static function () use ($note, $became, $by): Finished {
             $note = $note->fresh() ?? $note;
             if ($note->became === $became) {
-                return;
+                return Finished::anyhow(static fn (): null => null);
             }
-            if ($became === RehearsalNote::REMINDER) {
-                self::remind($note, $by);
-            }
-            $note->update(['became' => $became, 'became_by' => $by->id]);
-            self::practise($note, $by);
+            $was = $note->became;
+            $plan = $became === RehearsalNote::REMINDER ? resolve(Door::class)->plan($by, self::reminders($note, $by)) : null;
+            $practise = $became === RehearsalNote::STEP ? self::exercises($note, $by) : null;
+
+            return new Finished(
+                static fn (): bool => RehearsalNote::query()->whereKey($note->id)->value('became') === $was && $plan?->holds() !== false,
+                static function () use ($note, $became, $by, $plan, $practise): null {
+                    $plan?->write();
+                    $note->update(['became' => $became, 'became_by' => $by->id]);
+                    $practise === null ? self::dropExercises($note) : $practise();
+
+                    return null;
+                },
+            );
         });
     }
 
-    /** A place to practise comes with exercises, where the words tell what helps; what is none any more takes them back. */
-    private static function practise(RehearsalNote $note, User $by): void
+    /**
+     * A place to practise comes with exercises, where the words tell what helps.
+     *
+     * @return \Closure(): void  writes them
+     */
+    private static function exercises(RehearsalNote $note, User $by): \Closure
     {
         $kinds = ForMistake::kinds($note->what);
+        $made = [];
         foreach (self::parts($note) as $part) {
-            $key = Uuid::uuid5($note->key, "practice {$part->id}")->toString();
-            if ($note->became !== RehearsalNote::STEP) {
-                $part->practiceSheets()->where('key', $key)->delete();
-            } elseif ($by->can('decide', $part)) {
-                $made = PracticeSheets::thatCanBeMade(new PartDesk($part), $note->from, $note->to, $kinds);
-                $made === [] || PracticeSheets::keep($part, $by, $key, $note->from, $note->to, $made, null);
+            $can = $by->can('decide', $part) ? PracticeSheets::thatCanBeMade(new PartDesk($part), $note->from, $note->to, $kinds) : [];
+            $can === [] || $made[] = [$part, $can];
+        }
+
+        return static function () use ($note, $by, $made): void {
+            foreach ($made as [$part, $kinds]) {
+                PracticeSheets::keep($part, $by, self::exerciseKey($note, $part), $note->from, $note->to, $kinds, null);
             }
+        };
+    }
+
+    /** What is no place to practise any more has no exercises. */
+    private static function dropExercises(RehearsalNote $note): void
+    {
+        foreach (self::parts($note) as $part) {
+            $part->practiceSheets()->where('key', self::exerciseKey($note, $part))->delete();
         }
     }
 
-    private static function remind(RehearsalNote $note, User $by): void
+    private static function exerciseKey(RehearsalNote $note, Part $part): string
+    {
+        return Uuid::uuid5($note->key, "practice {$part->id}")->toString();
+    }
+
+    /**
+     * @return non-empty-list<Entering>
+     *
+     * @throws WrongDecision
+     */
+    private static function reminders(RehearsalNote $note, User $by): array
     {
         if (trim($note->what) === '') {
             throw new WrongDecision('Say what it is about first; then it can be written into the parts.');
@@ -82,11 +117,15 @@ final class RehearsalNotes
         $words = $note->how_many === RehearsalNote::WANTED ? "{$note->what}, all the same here" : $note->what;
         $entries = [];
         foreach (self::parts($note) as $part) {
-            $first = self::firstNote($part, $note->from);
-            $key = Uuid::uuid5($note->key, (string) $part->id)->toString();
-            $first === null || ! $by->can('decide', $part) || $entries[] = (new PartDesk($part))->forGroup((new NewEntry($key, EntryKind::Decide, [Decision::onNote($first, ['text' => $words])], seen: NewEntry::ALL_SEEN))->in($note->key));
+            $first = $by->can('decide', $part) ? self::firstNote($part, $note->from) : null;
+            if ($first !== null) {
+                $key = Uuid::uuid5($note->key, (string) $part->id)->toString();
+                $entry = new NewEntry($key, EntryKind::Decide, [Decision::onNote($first, ['text' => $words])], seen: NewEntry::ALL_SEEN, group: $note->key);
+                $entries[] = new Entering($part, $entry);
+            }
         }
-        $entries === [] ? throw new WrongDecision("Nobody plays in measure {$note->from}: there is no note to write it at.") : PartRecord::appendGroup($by, $entries);
+
+        return $entries === [] ? throw new WrongDecision("Nobody plays in measure {$note->from}: there is no note to write it at.") : $entries;
     }
 
     /** @return list<Part> */

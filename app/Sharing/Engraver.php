@@ -50,7 +50,7 @@ final class Engraver
         }
         foreach (array_keys($orders) as $place => $index) {
             foreach (self::WIDTHS as $width) {
-                isset($engraved[$place][$width]) && Frozen::keep($handouts[$index], Frozen::engraved($width), json_encode($engraved[$place][$width], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR));
+                isset($engraved[$place][$width]) && Frozen::from(json_encode($engraved[$place][$width], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR))->keep($handouts[$index], Frozen::engraved($width));
             }
         }
     }

@@ -54,11 +54,15 @@ final readonly class Frozen
         return isset(self::TYPES[$name]) && str_starts_with($name, 'engraved-');
     }
 
-    public static function keep(Handout $handout, string $name, string $body): void
+    public static function from(string $body): self
     {
-        $hash = hash('sha256', $body);
-        DB::table('frozen')->insertOrIgnore(['hash' => $hash, 'body' => Dialect::binary((string) gzencode($body, 6))]);
-        DB::table('handout_files')->insertOrIgnore(['handout_id' => $handout->id, 'name' => $name, 'hash' => $hash]);
+        return new self(hash('sha256', $body), (string) gzencode($body, 6));
+    }
+
+    public function keep(Handout $handout, string $name): void
+    {
+        DB::table('frozen')->insertOrIgnore(['hash' => $this->hash, 'body' => Dialect::binary($this->body)]);
+        DB::table('handout_files')->insertOrIgnore(['handout_id' => $handout->id, 'name' => $name, 'hash' => $this->hash]);
     }
 
     public static function of(Handout $handout, string $name): ?self

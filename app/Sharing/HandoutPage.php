@@ -35,8 +35,14 @@ final readonly class HandoutPage
         return $this->players->name ?? '';
     }
 
-    /** @return array<string, string> what is kept of it, by name */
-    public function files(int $number, CarbonInterface $at): array
+    /** @return array<string, Frozen> what is kept of it, by name */
+    public function frozen(int $number, CarbonInterface $at): array
+    {
+        return array_map(Frozen::from(...), $this->files($number, $at));
+    }
+
+    /** @return array<string, string> */
+    private function files(int $number, CarbonInterface $at): array
     {
         $piece = $this->part->piece;
         $name = new HandoutName($number, $at->toIso8601String(), $this->proposals);

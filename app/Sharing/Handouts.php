@@ -13,8 +13,10 @@ use App\Models\Handout;
 use App\Models\Part;
 use App\Models\ShareLink;
 use App\Models\User;
+use App\Record\Finished;
 use App\Record\PartRecord;
 use App\Record\Turn;
+use Carbon\CarbonInterface;
 use Illuminate\Database\Eloquent\Builder;
 use UprightPencil\Core\Marking\Handing\PageMarks;
 
@@ -32,31 +34,61 @@ final class Handouts
      */
     public static function make(Part $part, User $by, array $audiences, bool $proposals, string $key, bool $listed = true): array
     {
-        [$seq] = (new PartRecord($part))->newest();
         $pages = array_map(static fn (?Players $players): HandoutPage => new HandoutPage($part, $players, $proposals), $audiences);
-        $made = Turn::take(static function () use ($part, $by, $pages, $proposals, $key, $seq, $listed): array {
-            $there = $part->handouts()->where('key', $key)->get();
-            if ($there->isNotEmpty()) {
-                return [];
-            }
-            $number = 1 + (int) $part->handouts()->max('number');
-            $listed && AuditList::ofPart(Audited::HandedOut, $by, $part, "handout {$number}");
+        $drawn = static fn (int $number, CarbonInterface $at): array => array_map(static fn (HandoutPage $page): array => $page->frozen($number, $at), $pages);
+        $made = Turn::finish(static function () use ($part, $by, $pages, $drawn, $proposals, $key, $listed): Finished {
+            if ($part->handouts()->where('key', $key)->exists()) {
+                /** @var list<Handout> $none */
+                $none = [];
 
-            return array_map(static fn (HandoutPage $page): Handout => self::keep($page, $part, $by, $number, $proposals, $key, $seq), $pages);
+                return Finished::anyhow(static fn (): array => $none);
+            }
+            $number = self::nextNumber($part);
+            $at = now()->startOfSecond();
+            $files = $drawn($number, $at);
+            $kept = self::kept($part, $by, $proposals) + ['number' => $number, 'key' => $key, 'created_at' => $at];
+
+            return new Finished(
+                static fn (): bool => self::nextNumber($part) === $number,
+                static function () use ($part, $by, $pages, $files, $kept, $number, $listed): array {
+                    $listed && AuditList::ofPart(Audited::HandedOut, $by, $part, "handout {$number}");
+
+                    return array_map(static fn (HandoutPage $page, array $own): Handout => self::put($part, $page, $own, $kept), $pages, $files);
+                },
+            );
         });
         Engraver::later($made);
 
         return array_values($part->handouts()->where('key', $key)->get()->all());
     }
 
-    private static function keep(HandoutPage $page, Part $part, User $by, int $number, bool $proposals, string $key, int $seq): Handout
+    private static function nextNumber(Part $part): int
     {
-        $handout = $part->handouts()->create([
-            'number' => $number, 'audience' => $page->audience(), 'audience_name' => $page->audienceName(), 'user_id' => $by->id, 'key' => $key, 'seq' => $seq, 'proposals' => $proposals,
-            'profile' => $part->piece->ensemble->settings(), 'style' => $part->piece->ensemble->writing(), 'base' => PartVersions::base($part),
-        ]);
-        foreach ($page->files($number, $handout->created_at) as $name => $body) {
-            Frozen::keep($handout, $name, $body);
+        return 1 + (int) $part->handouts()->max('number');
+    }
+
+    /** @return array<string, mixed> what is kept of a handout besides its pages */
+    private static function kept(Part $part, User $by, bool $proposals): array
+    {
+        return [
+            'user_id' => $by->id,
+            'seq' => (new PartRecord($part))->newest()[0],
+            'proposals' => $proposals,
+            'profile' => $part->piece->ensemble->settings(),
+            'style' => $part->piece->ensemble->writing(),
+            'base' => PartVersions::base($part),
+        ];
+    }
+
+    /**
+     * @param  array<string, Frozen>  $files
+     * @param  array<string, mixed>  $kept
+     */
+    private static function put(Part $part, HandoutPage $page, array $files, array $kept): Handout
+    {
+        $handout = $part->handouts()->forceCreate(['audience' => $page->audience(), 'audience_name' => $page->audienceName()] + $kept);
+        foreach ($files as $name => $frozen) {
+            $frozen->keep($handout, $name);
         }
 
         return $handout;
@@ -69,13 +101,14 @@ final class Handouts
      */
     public static function oldSet(Part $part, User $by, PageMarks $marks, string $key): void
     {
-        Turn::take(static function () use ($part, $by, $marks, $key): void {
+        $frozen = Frozen::from((string) json_encode($marks->toArray(), JSON_THROW_ON_ERROR));
+        $kept = ['number' => Handout::OLD_SET, 'audience' => '', 'key' => $key, 'profile' => [], 'style' => []] + self::kept($part, $by, false);
+        Turn::take(static function () use ($part, $by, $frozen, $kept, $key): void {
             if ($part->handouts()->where('key', $key)->exists()) {
                 return;
             }
             $part->handouts()->where('number', Handout::OLD_SET)->whereNull('withdrawn_at')->update(['withdrawn_at' => now(), 'withdrawn_by' => $by->id, 'audience' => $key]);
-            $handout = $part->handouts()->create(['number' => Handout::OLD_SET, 'audience' => '', 'user_id' => $by->id, 'key' => $key, 'seq' => (new PartRecord($part))->newest()[0], 'proposals' => false, 'profile' => [], 'style' => [], 'base' => PartVersions::base($part)]);
-            Frozen::keep($handout, Frozen::MARKS, (string) json_encode($marks->toArray(), JSON_THROW_ON_ERROR));
+            $frozen->keep($part->handouts()->create($kept), Frozen::MARKS);
         });
     }
 

@@ -10,9 +10,6 @@ enum Asked: string
     /** To open a part for what will be asked of it next; nobody waits for an answer. */
     case Open = 'open';
 
-    /** Whether decisions name something in the part. */
-    case Check = 'check';
-
     /** What the desk draws. */
     case Marking = 'marking';
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Workbench;
 
-use App\Http\Requests\EntryRequest;
 use App\Marking\PartDesk;
 use App\Marking\PartWork;
 use App\Marking\PieceLineUp;
@@ -12,6 +11,9 @@ use App\Marking\Players;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\EntryParser;
+use App\Record\NoteNames;
+use App\Record\PartRecord;
 use App\Views\LineUp\FigureTakenView;
 use App\Views\LineUp\LineUpView;
 use App\Views\LineUp\OutOfLinesView;
@@ -37,24 +39,6 @@ final readonly class Workbench
     /** @param string|null $socket null: there is none */
     public function __construct(private ?string $socket) {}
 
-    /**
-     * @param  list<Decision>  $decisions
-     *
-     * @throws WrongDecision when one names a note or measure that this part does not have
-     */
-    public function refuseUnknown(Part $part, array $decisions, ?Players $players = null): void
-    {
-        if ($decisions === []) {
-            return;
-        }
-        $told = $this->ask(Asked::Check, $part, $players, ['decisions' => self::told($decisions)]);
-        if ($told === null) {
-            (new PartDesk($part, $players))->refuseUnknown($decisions);
-        } elseif (is_string($sentence = json_decode($told))) {
-            throw new WrongDecision($sentence);
-        }
-    }
-
     /** @param string|null $have the state that the page shows */
     public function marking(Part $part, User $user, ?string $have, ?Players $players = null): JsonResponse
     {
@@ -69,7 +53,7 @@ final readonly class Workbench
      */
     public function preview(Part $part, array $decisions, ?Players $players = null): JsonResponse
     {
-        $this->refuseUnknown($part, $decisions, $players);
+        NoteNames::refuseUnknown($part, (new PartRecord($part))->typedOver(), $decisions, $players);
 
         return $this->answer(Asked::Preview, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->preview($decisions));
     }
@@ -93,7 +77,7 @@ final readonly class Workbench
      */
     public function heard(Part $part, ?Players $players, array $decisions): JsonResponse
     {
-        $this->refuseUnknown($part, $decisions, $players);
+        NoteNames::refuseUnknown($part, (new PartRecord($part))->typedOver(), $decisions, $players);
 
         return $this->answer(Asked::Heard, $part, $players, ['decisions' => self::told($decisions)]) ?? new JsonResponse((new PartDesk($part, $players))->heard($decisions));
     }
@@ -117,7 +101,7 @@ final readonly class Workbench
         return match ($what) {
             Asked::OutOfLine => new OutOfLinesView($lineUp->findings()),
             Asked::BowedLike => $lineUp->bowedLike($asked['part'] ?? 0, $asked['note'] ?? ''),
-            Asked::MapPreview => new PreviewedView($lineUp->previewed(array_map(EntryRequest::decisions(...), $asked['parts'] ?? []))),
+            Asked::MapPreview => new PreviewedView($lineUp->previewed(array_map(EntryParser::decisions(...), $asked['parts'] ?? []))),
             Asked::Teaching => $lineUp->teaching(),
             default => $lineUp->view(),
         };
@@ -196,14 +180,13 @@ final readonly class Workbench
         }
         $part = Part::query()->with('piece.ensemble')->findOrFail($asked['part']);
         $desk = new PartDesk($part, ($asked['players'] ?? null) === null ? null : Players::of($part, $asked['players']));
-        $decisions = EntryRequest::decisions($asked['decisions'] ?? []);
+        $decisions = EntryParser::decisions($asked['decisions'] ?? []);
 
         $what = Asked::from($asked['what']);
 
         return (string) json_encode(match ($what) {
             Asked::LineUp, Asked::OutOfLine, Asked::BowedLike, Asked::MapPreview, Asked::Teaching => self::lineUp($what, new PieceLineUp($desk->piece(), $asked['only'] ?? null), $asked),
             Asked::Open => $desk->preview([])->notes === [],
-            Asked::Check => self::refusal($desk, $decisions),
             Asked::Marking => $desk->marking(User::query()->findOrFail($asked['user'] ?? 0), $asked['have'] ?? null),
             Asked::Preview => $desk->preview($decisions),
             Asked::Proposals => (new PartWork($desk))->proposals($asked['from'] ?? null, $asked['to'] ?? null, $asked['doubtful'] ?? false),
@@ -218,17 +201,5 @@ final readonly class Workbench
         $database = DB::connection()->getConfig('database');
 
         return is_string($database) ? $database : '';
-    }
-
-    /** @param list<Decision> $decisions */
-    private static function refusal(PartDesk $desk, array $decisions): ?string
-    {
-        try {
-            $desk->refuseUnknown($decisions);
-
-            return null;
-        } catch (WrongDecision $fault) {
-            return $fault->getMessage();
-        }
     }
 }

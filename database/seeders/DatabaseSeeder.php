@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace Database\Seeders;
 
 use App\Lessons\PracticeSheets;
-use App\Marking\PartDesk;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
 use App\Models\Piece;
 use App\Models\Rights;
 use App\Models\School;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
 use App\Record\NewEntry;
 use App\Rehearsing\RehearsalNotes;
 use App\Sharing\Handouts;
@@ -81,9 +82,9 @@ final class DatabaseSeeder extends Seeder
     {
         foreach ($decisions as $name => $entries) {
             $part = $piece->parts()->where('name', $name)->firstOrFail();
-            $desk = new PartDesk($part);
             foreach ($entries as $decided) {
-                $desk->append($director, new NewEntry(Str::uuid()->toString(), EntryKind::Decide, array_map(Decision::fromArray(...), $decided)));
+                $entry = new NewEntry(Str::uuid()->toString(), EntryKind::Decide, array_map(Decision::fromArray(...), $decided));
+                resolve(Door::class)->append($director, [new Entering($part, $entry)]);
             }
         }
     }

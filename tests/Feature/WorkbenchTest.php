@@ -11,7 +11,6 @@ use Illuminate\Support\Str;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 use UprightPencil\Core\Marking\Decision;
-use UprightPencil\Core\Marking\WrongDecision;
 
 /** Parts that lie open answer the same as parts that are opened anew, and nothing waits for a workbench that is not there. */
 final class WorkbenchTest extends TestCase
@@ -57,16 +56,6 @@ final class WorkbenchTest extends TestCase
         self::assertSame($here->alike($part, null, ['n2'])->getContent(), $alike = $there('alike', ['notes' => ['n2']]));
         self::assertStringContainsString('"likeness":"free"', $alike);
         self::assertSame($here->heard($part, null, [Decision::fromArray(['note' => 'n4', 'action' => 'join'])])->getContent(), $there('heard', ['decisions' => [['note' => 'n4', 'action' => 'join']]]));
-    }
-
-    public function test_what_names_nothing_in_the_part_is_refused_in_the_same_words(): void
-    {
-        $part = self::partOf(self::director());
-        $wrong = [Decision::fromArray(['note' => 'nobody', 'direction' => 'up'])];
-        $asked = (string) json_encode(['what' => 'check', 'of' => Workbench::records(), 'part' => $part->id, 'decisions' => [['note' => 'nobody', 'direction' => 'up']]]);
-
-        $this->expectExceptionObject(new WrongDecision((string) json_decode(Workbench::answered($asked))));
-        (new Workbench(null))->refuseUnknown($part, $wrong);
     }
 
     public function test_a_question_about_other_records_is_not_answered(): void

@@ -16,6 +16,9 @@ use App\Models\Part;
 use App\Models\PartVersion;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
+use App\Record\Finished;
 use App\Record\NewEntry;
 use App\Record\Turn;
 use App\Views\Importing\CorrectedPartView;
@@ -39,6 +42,8 @@ use UprightPencil\Core\Score\Correction;
 /** Editions of a part's notes: corrected from a file, looked at, brought back; and what was decided about notes that are gone. */
 final class EditionController extends Controller
 {
+    public function __construct(private readonly Door $door) {}
+
     /** Measures that are named. */
     private const MOST_MEASURES = 60;
 
@@ -146,14 +151,20 @@ final class EditionController extends Controller
         /** @var array{note: string, key: string} $asked */
         $asked = $request->validate(['note' => ['required', 'string', 'max:200'], 'key' => ['required', 'uuid']]);
         $fields = $gone->fields + ($gone->players === null ? [] : ['players' => $gone->players]);
-        $desk = new PartDesk($gone->part);
-        $decision = Decision::fromArray(['note' => $asked['note']] + $fields);
-        $desk->refuseUnknown([$decision]);
-        Turn::take(static function () use ($gone, $asked, $decision, $desk, $user): void {
-            if ($gone->fresh()?->became === null) {
-                $desk->append($user, new NewEntry($asked['key'], EntryKind::Decide, [$decision], seen: NewEntry::ALL_SEEN));
-                $gone->update(['became' => GoneDecision::PLACED, 'user_id' => $user->id]);
-            }
+        $entry = new NewEntry($asked['key'], EntryKind::Decide, [Decision::fromArray(['note' => $asked['note']] + $fields)], seen: NewEntry::ALL_SEEN);
+        Turn::finish(function () use ($gone, $entry, $user): Finished {
+            $isOpen = static fn (): bool => $gone->fresh()?->became === null;
+            $plan = $this->door->plan($user, $isOpen() ? [new Entering($gone->part, $entry)] : []);
+
+            return new Finished(
+                static fn (): bool => $plan->holds() && ($plan->isEmpty() || $isOpen()),
+                static function () use ($gone, $user, $plan): null {
+                    $plan->write();
+                    $plan->isEmpty() || $gone->update(['became' => GoneDecision::PLACED, 'user_id' => $user->id]);
+
+                    return null;
+                },
+            );
         });
 
         return new Response(status: 204);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Access\Access;
 use App\Marking\Sections;
 use App\Models\Ensemble;
 use App\Models\Role;
@@ -24,12 +23,11 @@ final class EnsembleController extends Controller
 {
     private const NO_NAME = ['name.required' => 'Give the ensemble a name.'];
 
-    public function store(Request $request, School $school, #[CurrentUser] User $user, Access $access): JsonResponse
+    public function store(Request $request, School $school, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{name: string, year?: string|null, level: string} $asked */
         $asked = $request->validate(['name' => ['required', 'string', 'max:100'], 'year' => ['nullable', 'string', 'max:20'], 'level' => ['required', Rule::enum(Level::class)]], self::NO_NAME);
         $ensemble = DB::transaction(static fn (): Ensemble => $school->openEnsemble($user, $asked['name'], ['level' => $asked['level']], $asked['year'] ?? ''));
-        $access->forget();
 
         return new JsonResponse(new MadeView($ensemble->id), 201);
     }
@@ -50,7 +48,7 @@ final class EnsembleController extends Controller
     }
 
     /** The next year's class: the same people, the same settings, a level on; the shelf is empty. */
-    public function nextYear(Request $request, Ensemble $ensemble, #[CurrentUser] User $user, Access $access): JsonResponse
+    public function nextYear(Request $request, Ensemble $ensemble, #[CurrentUser] User $user): JsonResponse
     {
         /** @var array{name: string, year?: string|null} $asked */
         $asked = $request->validate(['name' => ['required', 'string', 'max:100'], 'year' => ['nullable', 'string', 'max:20']], self::NO_NAME);
@@ -66,7 +64,6 @@ final class EnsembleController extends Controller
 
             return $next;
         });
-        $access->forget();
 
         return new JsonResponse(new MadeView($next->id), 201);
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Access\Access;
-use App\Http\Requests\EntryRequest;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\EntryParser;
 use App\Workbench\Asked;
 use App\Workbench\Workbench;
 use Illuminate\Container\Attributes\CurrentUser;
@@ -50,13 +50,13 @@ final class LineUpController extends Controller
         $asked = $request->validate([
             'parts' => ['required', 'array', 'max:'.self::MOST_PARTS],
             'parts.*.part' => ['required', 'integer', 'distinct'],
-            'parts.*.decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS],
+            'parts.*.decisions' => ['required', 'array', 'max:'.EntryParser::MOST_DECISIONS],
             'parts.*.decisions.*' => ['array'],
         ]);
         $parts = [];
         foreach ($asked['parts'] as $one) {
             // What is none is refused here, in words.
-            EntryRequest::decisions($one['decisions']);
+            EntryParser::decisions($one['decisions']);
             $parts[(int) $one['part']] = $one['decisions'];
         }
 

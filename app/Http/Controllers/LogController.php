@@ -6,11 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Http\Requests\EntryRequest;
 use App\Http\Requests\GroupRequest;
-use App\Marking\PartDesk;
 use App\Models\LogEntry;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\Door;
+use App\Record\Entering;
+use App\Record\EntryParser;
 use App\Record\NewEntry;
 use App\Record\PartRecord;
 use App\Record\Suggestions;
@@ -25,7 +27,7 @@ use UprightPencil\Core\Marking\EntryKind;
 
 final class LogController extends Controller
 {
-    public function __construct(private readonly Workbench $workbench) {}
+    public function __construct(private readonly Workbench $workbench, private readonly Door $door) {}
 
     public function show(Request $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
@@ -37,20 +39,17 @@ final class LogController extends Controller
     /** What the page would look like with these decisions; nothing is kept. */
     public function preview(Request $request, Part $part): JsonResponse
     {
-        $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
+        $request->validate(['decisions' => ['required', 'array', 'max:'.EntryParser::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return $this->workbench->preview($part, EntryRequest::decisions((array) $request->input('decisions')), self::players($request, $part));
+        return $this->workbench->preview($part, EntryParser::decisions((array) $request->input('decisions')), self::players($request, $part));
     }
 
     public function store(EntryRequest $request, Part $part, #[CurrentUser] User $user): JsonResponse
     {
-        $entry = $user->can('decide', $part) ? $request->entry() : Suggestions::asSuggested($part, $user, $request->entry());
         $players = self::players($request, $part);
-        // Nothing gets into the record that could not be read back from it.
-        $this->workbench->refuseUnknown($part, $entry->decisions, $players);
-        (new PartDesk($part, $players))->append($user, $entry);
+        $this->door->append($user, [new Entering($part, $request->entry(), $players)]);
 
-        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null, self::players($request, $part));
+        return $this->workbench->marking($part, $user, $request->string('have')->toString() ?: null, $players);
     }
 
     /** What is new in a part: asked every few seconds by whoever has it open. */
@@ -74,11 +73,9 @@ final class LogController extends Controller
     {
         $entries = [];
         foreach ($request->entries() as $id => $entry) {
-            $part = $piece->parts()->findOrFail($id);
-            $this->authorize('decide', $part);
-            $entries[] = (new PartDesk($part))->forGroup($entry);
+            $entries[] = new Entering($piece->parts()->findOrFail($id), $entry);
         }
-        PartRecord::appendGroup($user, $entries);
+        $this->door->append($user, $entries);
 
         return new Response(status: 204);
     }
@@ -93,10 +90,9 @@ final class LogController extends Controller
         if ($first === null) {
             return new JsonResponse(['message' => 'Nothing was decided so.'], 422);
         }
-        foreach (Part::query()->whereIn('id', LogEntry::query()->where('group_key', $group)->select('part_id'))->get() as $part) {
-            $this->authorize('decide', $part);
-        }
-        (new PartDesk($first->part))->append($user, new NewEntry(Uuid::uuid5($group, 'undo')->toString(), EntryKind::Undo, takes: $first->request_key, seen: $first->seq, browser: $asked['browser'] ?? '', group: $group));
+        $key = Uuid::uuid5($group, 'undo')->toString();
+        $entry = new NewEntry($key, EntryKind::Undo, takes: $first->request_key, seen: $first->seq, browser: $asked['browser'] ?? '', group: $group);
+        $this->door->append($user, [new Entering($first->part, $entry)]);
 
         return new Response(status: 204);
     }

@@ -119,7 +119,6 @@ final class PeopleController extends Controller
         }
         AuditList::ofEnsemble(Audited::LetGo, $user, $membership->ensemble, $membership->user->name);
         $membership->delete();
-        $this->access->forget();
 
         return new Response(status: 204);
     }

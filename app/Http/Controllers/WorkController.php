@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Http\Requests\EntryRequest;
 use App\Marking\History;
 use App\Marking\PartDesk;
 use App\Marking\PartWork;
 use App\Models\Part;
 use App\Models\Piece;
 use App\Models\User;
+use App\Record\EntryParser;
 use App\Record\PartRecord;
 use App\Views\Desk\OpenPartView;
 use App\Views\Desk\OpenPlacesView;
@@ -44,7 +44,7 @@ final class WorkController extends Controller
     public function alike(Request $request, Part $part): JsonResponse
     {
         /** @var array{notes: list<string>} $asked */
-        $asked = $request->validate(['notes' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'notes.*' => self::ID]);
+        $asked = $request->validate(['notes' => ['required', 'array', 'max:'.EntryParser::MOST_DECISIONS], 'notes.*' => self::ID]);
 
         return $this->workbench->alike($part, self::players($request, $part), $asked['notes']);
     }
@@ -61,17 +61,17 @@ final class WorkController extends Controller
     public function versions(Request $request, Part $part): JsonResponse
     {
         /** @var array{decisions: list<array<string, mixed>>, listen?: string|null} $asked */
-        $asked = $request->validate(['decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array'], 'listen' => ['nullable', 'string', 'max:200']]);
+        $asked = $request->validate(['decisions' => ['required', 'array', 'max:'.EntryParser::MOST_DECISIONS], 'decisions.*' => ['array'], 'listen' => ['nullable', 'string', 'max:200']]);
 
-        return new JsonResponse(self::work($request, $part)->versions(EntryRequest::decisions($asked['decisions']), trim($asked['listen'] ?? '')));
+        return new JsonResponse(self::work($request, $part)->versions(EntryParser::decisions($asked['decisions']), trim($asked['listen'] ?? '')));
     }
 
     /** As it is heard or, with decisions that somebody looks at, as it would be. */
     public function heard(Request $request, Part $part): JsonResponse
     {
-        $request->validate(['decisions' => ['sometimes', 'array', 'max:'.EntryRequest::MOST_DECISIONS], 'decisions.*' => ['array']]);
+        $request->validate(['decisions' => ['sometimes', 'array', 'max:'.EntryParser::MOST_DECISIONS], 'decisions.*' => ['array']]);
 
-        return $this->workbench->heard($part, self::players($request, $part), EntryRequest::decisions((array) $request->input('decisions', [])));
+        return $this->workbench->heard($part, self::players($request, $part), EntryParser::decisions((array) $request->input('decisions', [])));
     }
 
     /** What is open in all parts of a piece that somebody may see. */

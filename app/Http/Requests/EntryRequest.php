@@ -4,19 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Record\EntryParser;
 use App\Record\NewEntry;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
-use UprightPencil\Core\Marking\Decision;
 use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\WrongDecision;
 
 /** An entry of a part's record, as a browser sends it. Strict: nothing gets in that could not be read back. */
 final class EntryRequest extends FormRequest
 {
-    public const MOST_DECISIONS = 2000;
-
     /** Notes whose proposals are kept with an entry. */
     private const MOST_PROPOSED = 200;
 
@@ -26,7 +24,7 @@ final class EntryRequest extends FormRequest
         return [
             'key' => ['required', 'uuid'],
             'kind' => ['required', Rule::enum(EntryKind::class)],
-            'decisions' => ['required_if:kind,decide', 'array', 'max:'.self::MOST_DECISIONS],
+            'decisions' => ['required_if:kind,decide', 'array', 'max:'.EntryParser::MOST_DECISIONS],
             'decisions.*' => ['array'],
             'takes' => ['nullable', 'uuid', 'required_unless:kind,decide'],
             'follows' => ['nullable', 'uuid'],
@@ -49,35 +47,7 @@ final class EntryRequest extends FormRequest
         if ($this->has('by') && $this->integer('by') !== $this->user()?->getAuthIdentifier()) {
             throw new AuthenticationException;
         }
-        $kind = EntryKind::from($this->string('kind')->toString());
-        /** @var list<array<string, mixed>> $proposed */
-        $proposed = array_values((array) $this->input('proposed', []));
 
-        return new NewEntry(
-            $this->string('key')->lower()->toString(),
-            $kind,
-            $kind === EntryKind::Decide ? self::decisions((array) $this->input('decisions', [])) : [],
-            $kind === EntryKind::Decide ? null : $this->string('takes')->lower()->toString(),
-            $this->filled('follows') ? $this->string('follows')->lower()->toString() : null,
-            $this->integer('seen'),
-            $this->string('browser')->toString(),
-            proposed: $proposed,
-        );
-    }
-
-    /**
-     * @param  array<mixed>  $given
-     * @return list<Decision>
-     *
-     * @throws WrongDecision
-     */
-    public static function decisions(array $given): array
-    {
-        $decisions = array_map(static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []), array_values($given));
-        if (strlen((string) json_encode($decisions)) > NewEntry::MOST_BYTES) {
-            throw new WrongDecision('This is too much for one entry.');
-        }
-
-        return $decisions;
+        return EntryParser::entry($this->input());
     }
 }

@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Record\EntryParser;
 use App\Record\NewEntry;
 use Illuminate\Foundation\Http\FormRequest;
-use Ramsey\Uuid\Uuid;
-use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\WrongDecision;
 
 /** A figure that is decided for several parts of a piece at once. */
@@ -24,7 +23,7 @@ final class GroupRequest extends FormRequest
             'parts' => ['required', 'array', 'min:1', 'max:'.self::MOST_PARTS],
             'parts.*.part' => ['required', 'integer', 'distinct'],
             'parts.*.seen' => ['integer', 'min:0', 'max:'.NewEntry::ALL_SEEN],
-            'parts.*.decisions' => ['required', 'array', 'max:'.EntryRequest::MOST_DECISIONS],
+            'parts.*.decisions' => ['required', 'array', 'max:'.EntryParser::MOST_DECISIONS],
             'parts.*.decisions.*' => ['array'],
         ];
     }
@@ -36,21 +35,6 @@ final class GroupRequest extends FormRequest
      */
     public function entries(): array
     {
-        $group = $this->string('key')->lower()->toString();
-        $entries = [];
-        /** @var array{part: int, seen?: int, decisions: list<array<string, mixed>>} $one */
-        foreach ((array) $this->input('parts') as $one) {
-            $part = (int) $one['part'];
-            $entries[$part] = new NewEntry(
-                Uuid::uuid5($group, (string) $part)->toString(),
-                EntryKind::Decide,
-                EntryRequest::decisions($one['decisions']),
-                seen: (int) ($one['seen'] ?? 0),
-                browser: $this->string('browser')->toString(),
-                group: $group,
-            );
-        }
-
-        return $entries;
+        return EntryParser::group($this->input());
     }
 }

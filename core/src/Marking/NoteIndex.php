@@ -31,8 +31,11 @@ final class NoteIndex
         return new self;
     }
 
-    public static function of(Part $part): self
+    public static function of(Part|self $part): self
     {
+        if ($part instanceof self) {
+            return $part;
+        }
         self::$made ??= new \WeakMap;
 
         return self::$made[$part] ??= self::made($part);
@@ -70,6 +73,12 @@ final class NoteIndex
             Reach::Span => $this->span($decision),
             Reach::Note => [$this->known((string) $decision->note, $decision)],
         };
+    }
+
+    /** @return list<string> ids of all notes that somebody plays */
+    public function names(): array
+    {
+        return array_map(strval(...), array_keys($this->places));
     }
 
     /** Whether it is a note of the part that somebody plays. */

@@ -30,11 +30,12 @@ final class PartDecisions
     private function __construct(private readonly NoteIndex $index) {}
 
     /**
+     * @param  Part|NoteIndex  $part  its notes by their names are enough
      * @param  list<Decision>  $decisions  oldest first
      *
      * @throws WrongDecision when one names nothing in this part
      */
-    public static function of(Part $part, array $decisions): self
+    public static function of(Part|NoteIndex $part, array $decisions): self
     {
         $made = self::leniently($part, $decisions);
 
@@ -47,7 +48,7 @@ final class PartDecisions
      * @param  list<Decision>  $decisions  oldest first
      * @param  string|null  $players  a group of players: what was decided for them counts too
      */
-    public static function leniently(Part $part, array $decisions, ?string $players = null): self
+    public static function leniently(Part|NoteIndex $part, array $decisions, ?string $players = null): self
     {
         $made = self::made($part, array_values(array_filter($decisions, static fn (Decision $decision): bool => $decision->players === null)));
         $own = $players === null ? [] : array_values(array_filter($decisions, static fn (Decision $decision): bool => $decision->players === $players));
@@ -60,7 +61,7 @@ final class PartDecisions
     }
 
     /** @param list<Decision> $decisions */
-    private static function made(Part $part, array $decisions): self
+    private static function made(Part|NoteIndex $part, array $decisions): self
     {
         $made = new self($decisions === [] ? NoteIndex::empty() : NoteIndex::of($part));
         foreach ($decisions as $decision) {
@@ -81,7 +82,7 @@ final class PartDecisions
      * @param  list<Decision>  $decisions
      * @return array<string, true> by id
      */
-    public static function touched(Part $part, array $decisions): array
+    public static function touched(Part|NoteIndex $part, array $decisions): array
     {
         $index = NoteIndex::of($part);
         $touched = [];
