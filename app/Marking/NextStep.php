@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Keeping\Dialect;
 use App\Models\Handout;
 use App\Models\Part;
 use App\Views\Shelf\NextStepView;
@@ -22,8 +21,7 @@ final class NextStep
     {
         $newest = static fn (string $what): Builder => DB::table('handouts')->select($what)->whereColumn('handouts.part_id', 'parts.id')->where('audience', '')->where('number', '>', Handout::OLD_SET)->whereNull('withdrawn_at')->orderByDesc('number')->limit(1);
         $parts->leftJoin('part_stands', 'part_stands.part_id', 'parts.id')
-            ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'part_stands.seq', 'sized_up_at'])
-            ->selectRaw(Dialect::contains('music', '<pitch>').' as has_notes')
+            ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'part_stands.seq', 'sized_up_at', 'has_notes'])
             ->selectSub(DB::table('log_entries')->selectRaw('max(seq)')->whereColumn('log_entries.part_id', 'parts.id'), 'newest_seq')
             ->selectSub($newest('number'), 'handout')
             ->selectSub(DB::table('log_entries')->selectRaw('count(*)')->whereColumn('log_entries.part_id', 'parts.id')->where('log_entries.seq', '>', $newest('seq')), 'since_handout');

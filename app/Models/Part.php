@@ -21,6 +21,7 @@ use UprightPencil\Core\Strings\Instrument;
  * @property Instrument $instrument
  * @property int $measures
  * @property string $music this part alone as MusicXML
+ * @property bool $has_notes whether anything with a pitch is in it
  * @property int|null $section_id
  * @property Carbon|null $created_at
  * @property Carbon|null $sized_up_at when somebody looked it over first
@@ -40,7 +41,15 @@ final class Part extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['instrument' => Instrument::class, 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime', 'derivation' => 'array', 'line_starts' => 'array'];
+        return ['instrument' => Instrument::class, 'has_notes' => 'boolean', 'put_away_at' => 'datetime', 'sized_up_at' => 'datetime', 'derivation' => 'array', 'line_starts' => 'array'];
+    }
+
+    protected static function booted(): void
+    {
+        // The shelf asks it of every part, and does not read the notes for it.
+        self::saving(static function (self $part): void {
+            ! $part->isDirty('music') || $part->has_notes = str_contains($part->music, '<pitch>');
+        });
     }
 
     /** @return BelongsTo<Piece, $this> */

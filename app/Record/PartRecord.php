@@ -9,8 +9,11 @@ use App\Marking\CoreCode;
 use App\Marking\OpenParts;
 use App\Models\LogEntry;
 use App\Models\Part;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\DB;
 use UprightPencil\Core\Marking\Decision;
+use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Marking\Kinds\Rewrite;
 use UprightPencil\Core\Marking\Record;
 
@@ -52,6 +55,23 @@ final class PartRecord
         $may = $this->part->log()->where('decisions', 'like', '%"'.Rewrite::FIELD.'"%')->exists();
 
         return $may ? $this->record()->decisions() : [];
+    }
+
+    /**
+     * How many entries of a part's record decide and were not taken back since: to be asked with the part, of an index only.
+     */
+    public static function counted(): Builder
+    {
+        $of = static fn (string $entry, EntryKind $kind): Builder => DB::table("log_entries as {$entry}")->where("{$entry}.kind", $kind->value);
+        $again = $of('again', EntryKind::Redo)->selectRaw('1')->whereColumn('again.part_id', 'undone.part_id')
+            ->whereColumn('again.takes', 'undone.takes')->whereColumn('again.seq', '>', 'undone.seq');
+        $undone = $of('undone', EntryKind::Undo)->whereColumn('undone.part_id', 'parts.id')->whereNotExists($again);
+        $decided = $of('decided', EntryKind::Decide)->whereColumn('decided.part_id', 'parts.id');
+
+        $decided->selectRaw('count(*)');
+        $undone->selectRaw('count(distinct undone.takes)');
+
+        return DB::query()->selectRaw("({$decided->toSql()}) - ({$undone->toSql()})", [...$decided->getBindings(), ...$undone->getBindings()]);
     }
 
     private function open(): OpenParts

@@ -18,6 +18,7 @@ use App\Models\Piece;
 use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
+use App\Record\PartRecord;
 use App\Views\Piece\OccasionView;
 use App\Views\Shelf\DraftView;
 use App\Views\Shelf\SchoolView;
@@ -27,10 +28,8 @@ use App\Views\Shelf\ShelfPieceView;
 use App\Views\Shelf\ShelfView;
 use App\Views\Shelf\WorkedView;
 use Illuminate\Container\Attributes\CurrentUser;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
-use UprightPencil\Core\Marking\EntryKind;
 use UprightPencil\Core\Strings\WrongProfile;
 
 final class ShelfController extends Controller
@@ -69,7 +68,7 @@ final class ShelfController extends Controller
     {
         return $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
             ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'own_bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
-            ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->withCount(['log' => self::counting(...), 'links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
+            ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->selectSub(PartRecord::counted(), 'log_count')->withCount(['links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
         ])->get();
     }
 
@@ -92,19 +91,6 @@ final class ShelfController extends Controller
             ->orderByDesc('updated_at')->orderByDesc('id')->with(['part:id,name,piece_id', 'part.piece:id,title', 'piece:id,title'])->get(['id', 'key', 'title', 'measures', 'part_id', 'piece_id', 'updated_at']);
 
         return array_values($drafts->map(static fn (Manuscript $one): DraftView => new DraftView($one->key, $one->title, $one->measures, $one->part === null ? $one->piece?->title : "{$one->part->piece->title}, {$one->part->name}", $one->updated_at->toIso8601String()))->all());
-    }
-
-    /**
-     * The entries that decide and were not taken back since.
-     *
-     * @param  Builder<LogEntry>  $entries
-     */
-    private static function counting(Builder $entries): void
-    {
-        $entries->where('kind', EntryKind::Decide->value)->whereRaw(
-            "coalesce((select later.kind from log_entries later where later.part_id = log_entries.part_id and later.takes = log_entries.request_key order by later.seq desc limit 1), '') != ?",
-            [EntryKind::Undo->value],
-        );
     }
 
     /** A class profile that cannot be used spoils one ensemble, not the shelf. */
