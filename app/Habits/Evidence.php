@@ -49,7 +49,7 @@ final class Evidence
             $print = $part->print_is_of === $user->id;
             if ($decisions !== [] || $print) {
                 $score = CachedScores::of($part->music);
-                $one = new TaughtPart($score, $score->parts[0], $decisions, $part->piece->title, PartRecipe::of($part)->own());
+                $one = new TaughtPart($score, $score->parts[0], $decisions, $part->piece->title, PartRecipe::of($part)->own(), $part->instrument);
                 $taught[$part->id] = $print ? $one->withItsPrint() : $one;
             }
         }

@@ -27,6 +27,7 @@ final class Health
     {
         return array_map(static fn (\Closure $look): bool => rescue($look, false, false) === true, [
             'records' => static fn (): bool => DB::table('migrations')->exists(),
+            'jobs' => static fn (): bool => DB::table('failed_jobs')->where('failed_at', '>', now()->subDay())->doesntExist(),
             'room' => static fn (): bool => (float) disk_free_space(storage_path()) > self::LEAST_FREE,
             ...(config('serving.supervised') === true ? self::supervised() : []),
         ]);

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Marking;
 
-use App\Models\Handout;
 use App\Models\Part;
+use App\Sharing\NewestHandout;
 use App\Views\Shelf\NextStepView;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Collection;
@@ -19,12 +19,13 @@ final class NextStep
      */
     public static function with(Builder $parts): void
     {
-        $newest = static fn (string $what): Builder => DB::table('handouts')->select($what)->whereColumn('handouts.part_id', 'parts.id')->where('audience', '')->where('number', '>', Handout::OLD_SET)->whereNull('withdrawn_at')->orderByDesc('number')->limit(1);
+        $number = NewestHandout::sql('number', 'parts.id');
+        $since = '(select count(*) from log_entries where log_entries.part_id = parts.id and log_entries.seq > ('.NewestHandout::sql('seq', 'parts.id').'))';
         $parts->leftJoin('part_stands', 'part_stands.part_id', 'parts.id')
             ->addSelect(['part_stands.findings', 'part_stands.to_settle', 'part_stands.proposed', 'part_stands.seq', 'sized_up_at', 'has_notes'])
             ->selectSub(DB::table('log_entries')->selectRaw('max(seq)')->whereColumn('log_entries.part_id', 'parts.id'), 'newest_seq')
-            ->selectSub($newest('number'), 'handout')
-            ->selectSub(DB::table('log_entries')->selectRaw('count(*)')->whereColumn('log_entries.part_id', 'parts.id')->where('log_entries.seq', '>', $newest('seq')), 'since_handout');
+            ->selectRaw("({$number}) as handout")
+            ->selectRaw("{$since} as since_handout");
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Sharing\NewestHandout;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
@@ -31,7 +32,7 @@ use Illuminate\Support\Carbon;
 final class Handout extends Model
 {
     /** What used or borrowed printed copies have: slips begin there. */
-    public const OLD_SET = 0;
+    public const OLD_SET = NewestHandout::OLD_SET;
 
     public const UPDATED_AT = null;
 

@@ -67,6 +67,14 @@ final class ShareLink extends Model
         return $this->token === null ? null : PublicAddress::of("/s/{$this->token}");
     }
 
+    /** Whether what it leads to is put away: then it shows nothing until that is brought back. */
+    public function isAway(): bool
+    {
+        $piece = $this->part->piece;
+
+        return $this->part->put_away_at !== null || $piece->put_away_at !== null || $piece->ensemble->put_away_at !== null;
+    }
+
     /** @return Builder<self> the link with this token, if it is open */
     public static function open(string $token): Builder
     {

@@ -128,9 +128,9 @@ final class Handouts
      */
     public static function newest(Part $part, string $audience, ?\DateTimeInterface $until = null): ?Handout
     {
-        return $part->handouts()->whereNull('withdrawn_at')->where('number', '>', Handout::OLD_SET)->whereIn('audience', array_unique(['', $audience]))
+        return $part->handouts()->whereRaw(NewestHandout::MAY_BE)->whereIn('audience', array_unique(['', $audience]))
             ->when($until !== null, static fn (Builder $query): Builder => $query->where('created_at', '<=', $until))
-            ->reorder('number', 'desc')->orderByDesc('audience')->first();
+            ->reorder()->orderByRaw(NewestHandout::FIRST)->first();
     }
 
     /** What copies had before anything was handed out. */

@@ -17,19 +17,17 @@ final readonly class SharedFile
     private const QUESTION = <<<'SQL'
         select frozen.hash, frozen.body, pieces.title, parts.name as part, handouts.audience_name as players
         from share_links
-        join parts on parts.id = share_links.part_id
-        join pieces on pieces.id = parts.piece_id
-        join handouts on handouts.id = (
-            select newest.id from handouts newest
-            where newest.part_id = share_links.part_id and newest.withdrawn_at is null and newest.number > 0
-                and (newest.id = share_links.handout_id or (share_links.handout_id is null and newest.audience in ('', coalesce(cast(share_links.section_id as text), share_links.chair, ''))))
-            order by newest.number desc, newest.audience desc limit 1
-        )
+        join parts on parts.id = share_links.part_id and parts.put_away_at is null
+        join pieces on pieces.id = parts.piece_id and pieces.put_away_at is null
+        join ensembles on ensembles.id = pieces.ensemble_id and ensembles.put_away_at is null
+        join handouts on handouts.withdrawn_at is null and handouts.id = coalesce(share_links.handout_id, (%s))
         join handout_files on handout_files.handout_id = handouts.id
             and handout_files.name = case when :name = '' then (case when pieces.rights = 'printed-only' then 'words' else 'view' end) else :name end
         join frozen on frozen.hash = handout_files.hash
         where share_links.token_hash = :token and share_links.closed_at is null and share_links.expires_at > :now and (:name = '' or pieces.rights != 'printed-only')
         SQL;
+
+    private const AUDIENCES = "'', coalesce(cast(share_links.section_id as text), share_links.chair, '')";
 
     private function __construct(private Frozen $frozen, private string $name, private string $words) {}
 
@@ -43,7 +41,7 @@ final readonly class SharedFile
         if ($name !== '' && ! isset(Frozen::TYPES[$name])) {
             return null;
         }
-        $asked = $database->prepare(self::QUESTION);
+        $asked = $database->prepare(sprintf(self::QUESTION, NewestHandout::sql('id', 'share_links.part_id', self::AUDIENCES)));
         $asked->execute(['name' => $name, 'token' => hash('sha256', $token), 'now' => $now->format('Y-m-d H:i:s')]);
         $found = $asked->fetch(\PDO::FETCH_ASSOC);
         if (! is_array($found)) {

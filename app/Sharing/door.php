@@ -13,6 +13,7 @@ return (static function (): bool {
         return false;
     }
     require_once __DIR__.'/Frozen.php';
+    require_once __DIR__.'/NewestHandout.php';
     require_once __DIR__.'/SharedFile.php';
     try {
         $school = require __DIR__.'/../../bootstrap/school.php';

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Habits\Evidence;
 use App\Marking\PartDesk;
 use App\Marking\PieceImport;
 use App\Models\Ensemble;
@@ -11,9 +12,13 @@ use App\Models\Part;
 use App\Models\Rights;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;
+use UprightPencil\Core\Strings\Instrument;
+use UprightPencil\Core\Teaching\Learning\Learning;
+use UprightPencil\Core\Teaching\Learning\TaughtPart;
 
 /** Two parts are marked somebody's own way; what was understood is taken, the third part comes out right, and it is undone. */
 final class HabitTest extends TestCase
@@ -76,6 +81,34 @@ final class HabitTest extends TestCase
             }
         }
         self::assertSame([], $this->habits()['habits']);
+    }
+
+    public function test_what_lost_its_note_to_a_correction_is_passed_over(): void
+    {
+        [$one, $two] = array_map($this->piece(...), array_slice(self::UP, 0, 2), ['First Steps', 'Second Steps']);
+        $decided = $this->writesFour($one) + $this->writesFour($two);
+        $gone = 'n3';
+        self::assertSame($gone, (string) $one->log()->firstOrFail()->read()->decisions[0]->note);
+        $file = UploadedFile::fake()->createWithContent('new.musicxml', str_replace('id="n', 'id="k', self::musicXml(str_replace('F#4q G4 A4 B4 | G4', 'F#4q G4 F#4 B4 | G4', self::UP[0]))));
+        $this->post("/api/pieces/{$one->piece_id}/correction", ['file' => $file, 'parts' => [$one->id => 'P1']])->assertNoContent();
+        self::assertSame(1, DB::table('gone_decisions')->where('note', $gone)->count());
+
+        $told = $this->habits();
+        self::assertSame('open=four', $told['habits'][0]['what']);
+        self::assertSame($decided - 1, $told['decisions']);
+        $this->getJson('/api/shelf')->assertOk();
+        self::assertSame(0, DB::table('failed_jobs')->count());
+    }
+
+    public function test_a_part_is_looked_at_with_the_instrument_that_it_was_given(): void
+    {
+        $part = $this->piece(self::UP[0], 'For Violas');
+        $part->update(['instrument' => Instrument::Viola]);
+        $this->postJson("/api/parts/{$part->id}/log", self::entry([['note' => 'n3', 'finger' => 1, 'string' => 'A']]))->assertOk();
+        $taught = Evidence::of($this->ensemble, $this->director);
+
+        self::assertSame([Instrument::Viola], array_values(array_map(static fn (TaughtPart $one): ?Instrument => $one->instrument, $taught)));
+        self::assertNotNull(Learning::of(array_values($taught), $this->ensemble->settings()), 'a violist’s finger is one that there is');
     }
 
     public function test_never_is_never(): void

@@ -148,4 +148,24 @@ final class LinkTest extends TestCase
         $this->getJson("/api/shared/{$token}")->assertNotFound()->assertJsonPath('message', 'This link is closed or was never open. Ask your director for a new one.');
         $this->getJson("/api/shared/{$token}/musicxml")->assertNotFound();
     }
+
+    public function test_a_link_shows_nothing_while_its_piece_is_put_away_and_works_again_afterwards(): void
+    {
+        $part = self::partOf($director = self::director());
+        $this->actingAs($director);
+        $link = basename((string) $this->postJson("/api/parts/{$part->id}/links", ['days' => 7])->assertCreated()->json('address'));
+        $away = [
+            fn (bool $is) => $this->patchJson("/api/pieces/{$part->piece_id}", ['putAway' => $is]),
+            fn (bool $is) => $this->patchJson("/api/parts/{$part->id}", ['putAway' => $is]),
+            fn (bool $is) => $this->patchJson("/api/ensembles/{$part->piece->ensemble_id}", ['putAway' => $is]),
+        ];
+        foreach ($away as $put) {
+            $put(true)->assertNoContent();
+            foreach (['', '/since/1', '/music'] as $of) {
+                $this->getJson("/api/shared/{$link}{$of}")->assertNotFound()->assertJsonPath('message', 'This piece is put away just now. Ask your director whether it comes back.');
+            }
+            $put(false)->assertNoContent();
+            $this->getJson("/api/shared/{$link}")->assertOk();
+        }
+    }
 }

@@ -29,6 +29,8 @@ final class SharedPartController extends Controller
 {
     private const CLOSED = 'This link is closed or was never open. Ask your director for a new one.';
 
+    private const AWAY = 'This piece is put away just now. Ask your director whether it comes back.';
+
     private const TAKEN_BACK = 'What this link led to was taken back. Ask your director for the new one.';
 
     /** A link that is open is answered before the framework is loaded (`app/Sharing/door.php`); here are those that are not, and tests. */
@@ -83,11 +85,12 @@ final class SharedPartController extends Controller
     /** @return array{ShareLink, Handout} */
     private function behind(Request $request, string $token): array
     {
-        $link = ShareLink::open($token)->with('part.piece')->first();
+        $link = ShareLink::open($token)->with('part.piece.ensemble')->first();
         if ($link === null) {
             WrongTokens::count($request);
             abort(404, self::CLOSED);
         }
+        abort_if($link->isAway(), 404, self::AWAY);
         $handout = Handouts::behind($link);
         if ($handout === null) {
             abort(410, self::TAKEN_BACK);

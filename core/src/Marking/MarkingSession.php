@@ -44,10 +44,14 @@ final class MarkingSession
         private readonly ?TrialMemory $trials = null,
     ) {}
 
-    /** @param list<Decision> $decisions oldest first */
+    /**
+     * What names nothing in this part any more is skipped: its notes may have been corrected since.
+     *
+     * @param  list<Decision>  $decisions  oldest first
+     */
     public function decided(array $decisions): PartDecisions
     {
-        return PartDecisions::of($this->printed, $decisions);
+        return PartDecisions::leniently($this->printed, $decisions);
     }
 
     /** @param array<string, BowSign> $together directions in which passages begin that are alike elsewhere, by note id; decisions and print outweigh them */

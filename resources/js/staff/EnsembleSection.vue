@@ -6,6 +6,7 @@ import type { ShelfEnsemble, ShelfPiece } from '../api/types'
 import { LEVELS, problemWords } from '../desk/words'
 import EnsembleForm from './EnsembleForm.vue'
 import PieceCard from './PieceCard.vue'
+import { sureToPutAway } from './putting-away'
 import { useReload } from './reload'
 import { dateWords, ROLES } from './words'
 
@@ -45,7 +46,12 @@ async function doing(work: () => Promise<unknown>): Promise<void> {
     }
 }
 
-const putAway = () => doing(() => api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway }))
+async function putAway(): Promise<void> {
+    const links = props.ensemble.pieces.flatMap(({ parts }) => parts).reduce((sum, part) => sum + part.links, 0)
+    if (props.ensemble.putAway || (await sureToPutAway(props.ensemble.name, links))) {
+        await doing(() => api.changeEnsemble(props.ensemble.id, { putAway: !props.ensemble.putAway }))
+    }
+}
 
 /** It takes the place of the one it is dropped on: before it going up, after it going down. */
 function drop(pieces: ShelfPiece[], on: number): void {

@@ -6,6 +6,7 @@ import { api } from '../api/client'
 import type { ShelfPart, ShelfPiece } from '../api/types'
 import { problemWords } from '../desk/words'
 import MoveForm from './MoveForm.vue'
+import { sureToPutAway } from './putting-away'
 import { useReload } from './reload'
 import { stepPlace, stepWords } from './words'
 
@@ -67,7 +68,12 @@ const commands: Record<string, () => unknown> = {
     up: () => doing(() => api.movePiece(props.piece.id, props.above?.id ?? null)),
     down: () => doing(() => api.movePiece(props.piece.id, props.afterBelow?.id ?? null)),
     bring: () => (bringing.value = true),
-    away: () => doing(() => api.changePiece(props.piece.id, { putAway: !props.piece.putAway })),
+    away: async () => {
+        const links = props.piece.parts.reduce((sum, part) => sum + part.links, 0)
+        if (props.piece.putAway || (await sureToPutAway(props.piece.title, links))) {
+            await doing(() => api.changePiece(props.piece.id, { putAway: !props.piece.putAway }))
+        }
+    },
     gone: takeAway,
 }
 </script>

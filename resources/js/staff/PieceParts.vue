@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { api } from '../api/client'
 import type { Piece, PiecePart } from '../api/types'
 import { useAttempt } from '../components/attempt'
+import { sureToPutAway } from './putting-away'
 
 /** The parts: named, given to a section, put in order, put away, taken away. */
 const props = defineProps<{ piece: Piece }>()
@@ -26,6 +27,12 @@ const nameOf = (id: number) => props.piece.parts.find((part) => part.id === id)?
 /** How many sit in its section: nobody's name, only chairs. */
 const stands = (part: PiecePart, count: number) => doing(() => api.changeSection(part.section ?? 0, { stands: Math.max(0, Math.min(30, Math.round(count))), players: null }))
 const alone = (part: PiecePart, is: boolean) => doing(() => api.changeSection(part.section ?? 0, { players: is ? 2 * part.stands - 1 : null }))
+
+async function putAway(part: PiecePart): Promise<void> {
+    if (part.putAway || (await sureToPutAway(part.name, null))) {
+        await doing(() => api.changePart(part.id, { putAway: !part.putAway }))
+    }
+}
 
 async function takeAway(part: PiecePart): Promise<void> {
     const typed = await ElMessageBox.prompt(`“${part.name}” goes with all that was decided in it; links to it end. Type its name to take it away for good.`, 'Take away for good?', {
@@ -53,7 +60,7 @@ async function takeAway(part: PiecePart): Promise<void> {
                     <button type="button" :disabled="index === 0" :aria-label="`${part.name} up`" @click="move(index, index - 1)">↑</button>
                     <button type="button" :disabled="index === piece.parts.length - 1" :aria-label="`${part.name} down`" @click="move(index, index + 2)">↓</button>
                 </span>
-                <ElButton size="small" @click="doing(() => api.changePart(part.id, { putAway: !part.putAway }))">{{ part.putAway ? 'Bring back' : 'Put away' }}</ElButton>
+                <ElButton size="small" @click="putAway(part)">{{ part.putAway ? 'Bring back' : 'Put away' }}</ElButton>
                 <ElButton v-if="part.putAway" size="small" @click="takeAway(part)">Take away…</ElButton>
                 <nav v-if="!part.putAway" class="part-ways" :aria-label="`Notes of ${part.name}`">
                     <RouterLink :to="`/parts/${part.id}/notes`">Notes</RouterLink>

@@ -226,7 +226,7 @@ final class Lookout
     {
         $taught = $this->parts[$part];
 
-        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->of($part), bowing: $ofTheBow, fingering: ! $ofTheBow));
+        return $this->sessions["{$part} {$ofTheBow}"] ??= new MarkingSession($taught->score, $taught->part, new Settings($this->of($part), $taught->instrument, bowing: $ofTheBow, fingering: ! $ofTheBow));
     }
 
     /** @return array<string, string> note id => what is there */

@@ -9,6 +9,7 @@ use UprightPencil\Core\Score\Note;
 use UprightPencil\Core\Score\Part;
 use UprightPencil\Core\Score\Score;
 use UprightPencil\Core\Score\Technical;
+use UprightPencil\Core\Strings\Instrument;
 
 /** A part with what its director decided in it: what is learned from. */
 final readonly class TaughtPart
@@ -17,6 +18,7 @@ final readonly class TaughtPart
      * @param  list<Decision>  $decisions  oldest first; those that are meant: not prescribed, not taken back, a figure once
      * @param  string  $title  of its piece, for the evidence
      * @param  array<mixed>  $own  what holds for it alone, over any profile: of its section, its piece
+     * @param  Instrument|null  $instrument  where the one that is guessed from its name and notes was put right
      */
     public function __construct(
         public Score $score,
@@ -24,6 +26,7 @@ final readonly class TaughtPart
         public array $decisions,
         public string $title,
         public array $own = [],
+        public ?Instrument $instrument = null,
     ) {}
 
     /**
@@ -39,7 +42,7 @@ final readonly class TaughtPart
         }
         $bare = static fn (Part $one): Part => $one->withNotes(static fn (Note $note): Note => $note->with(technical: new Technical(harmonic: $note->technical->harmonic, other: $note->technical->other)));
 
-        return new self($this->score->with(parts: array_map($bare, $this->score->parts)), $bare($this->part), [...$printed, ...$this->decisions], $this->title, $this->own);
+        return new self($this->score->with(parts: array_map($bare, $this->score->parts)), $bare($this->part), [...$printed, ...$this->decisions], $this->title, $this->own, $this->instrument);
     }
 
     /** @return array<string, int|string> */
