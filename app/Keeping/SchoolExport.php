@@ -47,7 +47,7 @@ final readonly class SchoolExport
     {
         $written = 0;
         File::ensureDirectoryExists($this->folder);
-        self::json("{$this->folder}/school.json", ['format' => self::FORMAT, 'name' => $school->name, 'idleMinutes' => $school->idle_minutes, 'people' => array_values($school->staff()->orderBy('users.id')->get()->map(static fn (User $one): array => ['name' => $one->name, 'email' => $one->email, 'style' => $one->style])->all())]);
+        self::json("{$this->folder}/school.json", ['format' => self::FORMAT, 'name' => $school->name, 'idleMinutes' => $school->idle_minutes, 'habits' => self::habits(null, array_values($school->staff()->pluck('users.id')->all())), 'people' => array_values($school->staff()->orderBy('users.id')->get()->map(static fn (User $one): array => ['name' => $one->name, 'email' => $one->email, 'style' => $one->style])->all())]);
         foreach ($school->ensembles()->orderBy('id')->get() as $ensemble) {
             $folder = self::named($this->folder, $ensemble->id, trim("{$ensemble->name} {$ensemble->year}"));
             $this->people($folder, $ensemble);
@@ -74,8 +74,23 @@ final readonly class SchoolExport
             'sections' => array_values($ensemble->sections()->with('groups')->get()->map(static fn (Section $one): array => $section($one) + ['groups' => array_values($one->groups->map($section)->all())])->all()),
             'dates' => array_values($ensemble->occasions()->get()->map(static fn (Occasion $one): array => ['kind' => $one->kind, 'name' => $one->name, 'on' => $one->on->toDateString(), 'starts' => $one->starts, 'minutes' => $one->minutes, 'sections' => $one->sections])->all()),
             'profiles' => array_values($ensemble->profileVersions()->with(['user', 'section'])->orderBy('id')->get()->map(static fn (ProfileVersion $one): array => ['by' => $one->user->email, 'at' => $one->created_at->toIso8601String(), 'section' => $one->section?->key, 'settings' => $one->settings, 'style' => $one->style, 'habit' => $one->habit, 'note' => $one->note])->all()),
-            'habits' => DB::table('habit_answers')->join('users', 'users.id', 'habit_answers.user_id')->where('ensemble_id', $ensemble->id)->where('answer', '!=', 'shown')->orderBy('habit_answers.id')->get(['users.email as by', 'what', 'answer', 'habit_answers.created_at as at'])->map(static fn (\stdClass $one): array => (array) $one)->all(),
+            'habits' => self::habits($ensemble->id, []),
         ];
+    }
+
+    /**
+     * What was answered to what somebody's decisions said: here, or for all of their ensembles.
+     *
+     * @param  list<int>  $people  whose answers for all of their ensembles are meant
+     * @return list<array<mixed>>
+     */
+    private static function habits(?int $ensemble, array $people): array
+    {
+        $answers = DB::table('habit_answers')->join('users', 'users.id', 'habit_answers.user_id')->where('answer', '!=', 'shown');
+        $ensemble === null ? $answers->whereNull('ensemble_id')->whereIn('habit_answers.user_id', $people) : $answers->where('ensemble_id', $ensemble);
+        $rows = $answers->orderBy('habit_answers.id')->get(['users.email as by', 'what', 'answer', 'habit_answers.created_at as at']);
+
+        return array_values($rows->map(static fn (\stdClass $one): array => (array) $one)->all());
     }
 
     private function piece(string $folder, Piece $piece): int

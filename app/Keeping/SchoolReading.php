@@ -78,8 +78,22 @@ final class SchoolReading
         foreach ($this->folder->folders() as $folder) {
             $this->ensemble($school, $folder);
         }
+        $this->habits($data, null);
 
         return $school;
+    }
+
+    /**
+     * @param  array<mixed>  $data
+     * @param  int|null  $ensemble  null: answers that hold in all ensembles of who gave them
+     */
+    private function habits(array $data, ?int $ensemble): void
+    {
+        foreach (self::rows($data, 'habits') as $one) {
+            $by = $this->known($one['by'] ?? null)->id;
+            $answer = ['what' => self::text($one, 'what'), 'answer' => self::text($one, 'answer'), 'created_at' => self::text($one, 'at')];
+            DB::table('habit_answers')->insert(['ensemble_id' => $ensemble, 'user_id' => $by] + $answer);
+        }
     }
 
     /** @param array<mixed> $style */
@@ -111,9 +125,7 @@ final class SchoolReading
         foreach (self::rows($data, 'profiles') as $one) {
             $ensemble->profileVersions()->forceCreate(['user_id' => $this->known($one['by'] ?? null)->id, 'section_id' => is_string($one['section'] ?? null) ? ($this->sections[$one['section']] ?? null)?->id : null, 'settings' => (array) ($one['settings'] ?? []), 'style' => (array) ($one['style'] ?? []), 'habit' => is_string($one['habit'] ?? null) ? $one['habit'] : null, 'note' => is_string($one['note'] ?? null) ? $one['note'] : null, 'created_at' => self::text($one, 'at')]);
         }
-        foreach (self::rows($data, 'habits') as $one) {
-            DB::table('habit_answers')->insert(['ensemble_id' => $ensemble->id, 'user_id' => $this->known($one['by'] ?? null)->id, 'what' => self::text($one, 'what'), 'answer' => self::text($one, 'answer'), 'created_at' => self::text($one, 'at')]);
-        }
+        $this->habits($data, $ensemble->id);
         $ensemble->occasions()->createMany(array_map(static fn (array $one): array => ['kind' => self::text($one, 'kind'), 'name' => self::text($one, 'name'), 'on' => self::text($one, 'on'), 'starts' => is_string($one['starts'] ?? null) ? $one['starts'] : null, 'minutes' => is_int($one['minutes'] ?? null) ? $one['minutes'] : null, 'sections' => is_array($one['sections'] ?? null) ? array_values($one['sections']) : null], self::rows($data, 'dates')));
         $parts = [];
         foreach ($this->folder->folders($folder) as $piece) {

@@ -96,6 +96,7 @@ final class ExportTest extends TestCase
         $this->patchJson("/api/pieces/{$part->piece_id}", ['printIsMine' => true])->assertNoContent();
         $ensemble->keepProfile($director, ['bowing' => 'paired'] + $ensemble->settings(), habit: 'bowing', note: 'You pair short notes in one bow.');
         DB::table('habit_answers')->insert(['ensemble_id' => $ensemble->id, 'user_id' => $director->id, 'what' => 'open=four', 'answer' => 'never', 'created_at' => now()]);
+        DB::table('habit_answers')->insert(['ensemble_id' => null, 'user_id' => $director->id, 'what' => 'bowing=paired', 'answer' => 'never', 'created_at' => now()]);
         $group = Section::query()->whereNotNull('parent_id')->firstOrFail();
         $this->postJson("/api/parts/{$part->id}/log?players={$group->id}", self::entry([['note' => 'n5', 'finger' => 4, 'string' => 'D']]))->assertOk();
         $entry = self::entry([['note' => 'n6', 'direction' => 'up']]);
@@ -116,6 +117,7 @@ final class ExportTest extends TestCase
         self::assertSame(['paired', null, 'one@school.test'], [$again->piece->ensemble->settings()['bowing'], $again->piece->ownBowing(), User::query()->whereKey($again->print_is_of)->value('email')]);
         self::assertSame(['bowing', 'You pair short notes in one bow.'], [$again->piece->ensemble->profileVersions()->latest('id')->value('habit'), $again->piece->ensemble->profileVersions()->latest('id')->value('note')]);
         self::assertSame(['open=four'], DB::table('habit_answers')->where(['ensemble_id' => $again->piece->ensemble_id, 'answer' => 'never'])->pluck('what')->all());
+        self::assertSame(['one@school.test'], DB::table('habit_answers')->join('users', 'users.id', 'user_id')->whereNull('ensemble_id')->where(['what' => 'bowing=paired', 'answer' => 'never'])->pluck('email')->all(), 'for all of their ensembles');
         self::assertSame(['cello', 'bass'], $again->piece->ensemble->occasions()->where('name', 'Low strings')->firstOrFail()->sections);
         self::assertSame($marks, (new PartDesk($again, Players::ofGroup(Section::query()->whereNotNull('parent_id')->firstOrFail())))->markedMusicXml());
         self::assertSame([[$again->id]], $again->piece->ensemble->memberships()->where('role', 'coach')->get()->map(static fn (Membership $one): array => $one->parts()->pluck('parts.id')->all())->all());

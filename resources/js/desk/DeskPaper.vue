@@ -7,7 +7,7 @@ import type { Trial } from './trying'
 
 /** The paper on the desk: the engraved part with its marks, or what a fix would make of it. */
 const props = defineProps<{ desk: Desk; width: number; layer: Mark[]; selected: string[]; flags: Flag[]; tracks: Tracks; trial: Trial | null; pointed: readonly Pointed[]; heard: string | null }>()
-const emit = defineEmits<{ choose: [note: string, extend: boolean]; drawn: [page: ScorePage] }>()
+const emit = defineEmits<{ choose: [note: string, extend: boolean]; linger: [note: string]; drawn: [page: ScorePage] }>()
 
 const group = computed(() => props.desk.groups.find(({ key }) => key === props.desk.players)?.name)
 
@@ -27,7 +27,7 @@ const NEXT: Partial<Record<Trial['kind'], string>> = { fix: 'V', way: 'A', versi
             <ul v-if="desk.performance.sentences.length > 0" class="not-played"><li v-for="sentence in desk.performance.sentences" :key="sentence">{{ sentence }}</li></ul>
             <Score
                 :music="desk.music" :name="desk.musicName" :layer="layer" :width="width" :selected="selected" :flags="flags" :tracks="tracks" :pointed="pointed" :heard="heard" :silent="desk.performance.silent" :beside="desk.printed"
-                :label="`${desk.piece.title}, ${desk.part.name}, with its marks`" @choose="(note, extend) => emit('choose', note, extend)" @drawn="emit('drawn', $event)"
+                :label="`${desk.piece.title}, ${desk.part.name}, with its marks`" @choose="(note, extend) => emit('choose', note, extend)" @linger="emit('linger', $event)" @drawn="emit('drawn', $event)"
             />
         </div>
         <p v-if="trial" class="preview-bar" role="status">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { onLongPress } from '@vueuse/core'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { Mark } from '../api/types'
 import type { Beside } from './engraving'
@@ -26,7 +27,7 @@ const props = defineProps<{
     heard?: string | null | undefined
 }>()
 
-const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string, extend: boolean] }>()
+const emit = defineEmits<{ drawn: [page: ScorePage]; choose: [note: string, extend: boolean]; linger: [note: string] }>()
 
 const host = ref<HTMLElement>()
 const fault = ref('')
@@ -70,6 +71,14 @@ function choose(event: MouseEvent): void {
         emit('choose', note, event.shiftKey)
     }
 }
+
+// A finger that stays on a note does what a key of its own does with a keyboard.
+onLongPress(host, (event) => {
+    const note = page?.noteAt(event.clientX, event.clientY)
+    if (note) {
+        emit('linger', note)
+    }
+})
 
 onMounted(() => {
     if (host.value) {

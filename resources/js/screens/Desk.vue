@@ -190,6 +190,12 @@ function pressed(note: string, extend: boolean): void {
     spanning.value = false
 }
 
+/** By touch, “only here” is a long press on the note. */
+function lingered(note: string): void {
+    choose(note)
+    hands.once()
+}
+
 /** Scrolls so that the note's whole line is well inside the page. */
 function reveal(note: string): void {
     const frame = document.querySelector('.desk-page')
@@ -249,7 +255,7 @@ watch(() => [route.params.id, route.query.players], ([id]) => id !== undefined &
                     <button v-for="group in desk.part.groups" :key="group.key" type="button" :aria-current="group.key === desk.players ? 'page' : undefined" @click="router.push(`/parts/${desk.part.part.id}?players=${group.key}`)">{{ group.name }}</button>
                 </nav>
                 <PageBeside v-if="printed" :beside="`parts/${desk.part.part.id}`" :measure="Math.max(0, measures.indexOf(here))" :name="here" :changes="desk.part.part.shares" />
-                <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @drawn="drawnOnPaper" />
+                <DeskPaper :desk="desk.part" :width="lineOnScreen" :layer="layer" :selected="selecting.selection.value" :flags="flags" :tracks="tracks" :trial="trial" :pointed="pointed" :heard="heard" @choose="pressed" @linger="lingered" @drawn="drawnOnPaper" />
                 <Carry :carrying="carrying" @all="hands.carry()" @go="choose" @apart="(from, to) => (carrying.done(from), desk.decide({ note: from, to, apart: true }))" @leave="carrying.clear()" />
                 <LargeHand v-if="hearing.large.value && hearing.playing.value" :cursor="hearing.cursor.value" :notes="trial?.drawn.notes ?? notes" />
                 <PlayBar v-if="hearing.shown.value" :keyed="false" :hearing="hearing" :span="selecting.spanWords.value" :several="desk.part.siblings.length > 1" @play="hands.hear()" @close="hearing.stop(), (hearing.shown.value = false)" />
