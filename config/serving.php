@@ -9,6 +9,8 @@ return [
     'supervised' => (bool) env('SUPERVISED', false),
     // Addresses of proxies in front of us that are believed what they say of a request's address and scheme, with commas.
     'proxies' => $list('TRUSTED_PROXIES'),
+    // Where the server is: a school that says nothing else has its days there. Empty: as the machine is set.
+    'time_zone' => env('TIME_ZONE') ?: (preg_match('~zoneinfo/(?:posix/)?(.+)$~', (string) @readlink('/etc/localtime'), $zone) === 1 ? $zone[1] : 'UTC'),
     // Names that we answer to besides that of APP_URL, with commas.
     'hosts' => $list('TRUSTED_HOSTS'),
     // Days that it is kept who signed in, invited, handed out and erased; a school may choose fewer.

@@ -65,6 +65,7 @@ Route::prefix('api')->group(static function (): void {
         Route::delete('account/devices/{device}', [DeviceController::class, 'destroy'])->can('end', 'device');
         Route::get('schools/{school}', [SchoolController::class, 'show'])->can('lead', 'school');
         Route::patch('schools/{school}', [SchoolController::class, 'update'])->can('lead', 'school');
+        Route::patch('schools/{school}/people/{person}', [SchoolController::class, 'administrator'])->whereNumber('person')->can('lead', 'school');
         Route::get('schools/{school}/audit', [SchoolController::class, 'audit'])->can('lead', 'school');
         Route::get('schools/{school}/export', [SchoolController::class, 'export'])->middleware(['throttle:imports', Spared::class])->can('lead', 'school');
         Route::post('schools/{school}/ensembles', [EnsembleController::class, 'store'])->can('open', 'school');

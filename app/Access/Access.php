@@ -64,6 +64,25 @@ final class Access
         return $directs || $school->ensembles()->doesntExist() ? Response::allow() : Response::deny('Only a director of this school may do that.');
     }
 
+    /** Who answers for all of a school: takes it along, reads who did what, says what holds for everybody. */
+    public function administers(User $user, School $school): Response
+    {
+        if ($school->staff()->whereKey($user->id)->doesntExist()) {
+            return Response::denyAsNotFound();
+        }
+
+        return $school->administrators()->whereKey($user->id)->exists() ? Response::allow() : Response::deny('Only an administrator of this school may do that.');
+    }
+
+    /** @return list<string> names of the schools that would be without an administrator */
+    public function administersAlone(User $user): array
+    {
+        $alone = $user->schools()->wherePivot('administrator', true)->get()
+            ->filter(static fn (School $school): bool => $school->staff()->count() > 1 && $school->administrators()->count() === 1);
+
+        return array_values($alone->map(static fn (School $school): string => $school->name)->all());
+    }
+
     /** @return list<string> names of the ensembles that would be without a director */
     public function directedAlone(User $user): array
     {

@@ -27,23 +27,30 @@ final class FirstStart
     }
 
     /** @return User|null the director; null when the code is wrong or there is a director already */
-    public static function open(#[\SensitiveParameter] string $code, string $school, string $name, string $email, #[\SensitiveParameter] string $password): ?User
+    public static function open(#[\SensitiveParameter] string $code, string $school, string $name, string $email, #[\SensitiveParameter] string $password, ?string $zone = null): ?User
     {
-        return Turn::take(static function () use ($code, $school, $name, $email, $password): ?User {
-            $hash = DB::table('first_start')->value('code_hash');
-            if (User::query()->exists() || ! is_string($hash) || ! Hash::check(mb_strtolower(trim($code)), $hash)) {
+        $hash = DB::table('first_start')->value('code_hash');
+        if (! is_string($hash) || ! Hash::check(mb_strtolower(trim($code)), $hash)) {
+            return null;
+        }
+        $kept = Hash::make($password);
+
+        return Turn::take(static function () use ($hash, $school, $name, $email, $kept, $zone): ?User {
+            if (User::query()->exists() || DB::table('first_start')->where('code_hash', $hash)->delete() === 0) {
                 return null;
             }
-            DB::table('first_start')->delete();
 
-            return self::director($school, $name, $email, $password);
+            return self::director($school, $name, $email, $kept, $zone);
         });
     }
 
-    public static function director(string $school, string $name, string $email, #[\SensitiveParameter] string $password): User
+    /** @param string|null $zone the time zone of the school; null: as the server is set */
+    public static function director(string $school, string $name, string $email, #[\SensitiveParameter] string $password, ?string $zone = null): User
     {
         $director = User::query()->create(['name' => $name, 'email' => mb_strtolower($email), 'password' => $password]);
-        School::query()->firstOrCreate(['name' => $school])->staff()->syncWithoutDetaching([$director->id]);
+        $opened = School::query()->firstOrCreate(['name' => $school]);
+        $opened->beginWith($director);
+        $zone === null || $opened->update(['time_zone' => $zone]);
 
         return $director;
     }

@@ -7,6 +7,7 @@ namespace App\Habits;
 use App\Jobs\LearnHabits;
 use App\Models\Ensemble;
 use App\Models\User;
+use App\Rehearsing\SchoolDays;
 use App\Views\Shelf\ShelfHabitView;
 use Illuminate\Support\Facades\DB;
 
@@ -21,7 +22,8 @@ final class HabitOfTheDay
 
     public static function of(User $user): ?ShelfHabitView
     {
-        $shown = DB::table('habit_answers')->where(['user_id' => $user->id, 'answer' => 'shown'])->where('created_at', '>=', today())->first(['ensemble_id', 'what']);
+        $days = SchoolDays::ofPerson($user);
+        $shown = DB::table('habit_answers')->where(['user_id' => $user->id, 'answer' => 'shown'])->where('created_at', '>=', $days->beginning($days->today()))->first(['ensemble_id', 'what']);
         if ($shown !== null) {
             return self::first(Ensemble::query()->whereKey($shown->ensemble_id)->first(), $user, (string) $shown->what);
         }

@@ -11,6 +11,8 @@ enum Audited: string
     case Invited = 'invited';
     case Joined = 'joined';
     case RoleChanged = 'changed a role';
+    case AdministratorNamed = 'made an administrator';
+    case AdministratorEnded = 'ended an administrator';
     case LetGo = 'let go';
     case PasswordLink = 'made a password link';
     case HandedOut = 'handed out';

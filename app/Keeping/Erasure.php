@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use App\Models\Ensemble;
+use App\Models\Membership;
 use App\Models\Part;
 use App\Models\Piece;
+use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
 use App\Record\Door;
@@ -93,10 +95,24 @@ final class Erasure
         $person->devices()->delete();
         DB::table('habit_answers')->where('user_id', $person->id)->delete();
         AuditList::forget($person);
-        $person->schools()->detach();
+        foreach ($person->schools()->get() as $school) {
+            $person->schools()->detach($school->id);
+            self::keepAdministered($school);
+        }
         self::withoutManuscripts('user_id', [$person->id]);
         DB::table('invitations')->where('email', $person->email)->delete();
         DB::table('password_reset_tokens')->where('email', $person->email)->delete();
+    }
+
+    /** A school is never without somebody who answers for it: whoever has directed there the longest. */
+    private static function keepAdministered(School $school): void
+    {
+        if ($school->administrators()->exists()) {
+            return;
+        }
+        $directors = Membership::query()->where('role', Role::Director->value)->whereRelation('ensemble', 'school_id', $school->id);
+        $next = $directors->orderBy('id')->value('user_id') ?? $school->staff()->min('users.id');
+        $next === null || $school->staff()->updateExistingPivot((int) $next, ['administrator' => true]);
     }
 
     /** With all its ensembles, its music, what was decided in it, and the people who are in no other school. */

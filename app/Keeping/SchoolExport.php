@@ -47,7 +47,7 @@ final readonly class SchoolExport
     {
         $written = 0;
         File::ensureDirectoryExists($this->folder);
-        self::json("{$this->folder}/school.json", ['format' => self::FORMAT, 'name' => $school->name, 'idleMinutes' => $school->idle_minutes, 'habits' => self::habits(null, array_values($school->staff()->pluck('users.id')->all())), 'people' => array_values($school->staff()->orderBy('users.id')->get()->map(static fn (User $one): array => ['name' => $one->name, 'email' => $one->email, 'style' => $one->style])->all())]);
+        self::json("{$this->folder}/school.json", ['format' => self::FORMAT, 'name' => $school->name, 'idleMinutes' => $school->idle_minutes, 'timeZone' => $school->time_zone, 'habits' => self::habits(null, array_values($school->staff()->pluck('users.id')->all())), 'people' => array_values($school->staff()->orderBy('users.id')->get()->map(static fn (User $one): array => ['name' => $one->name, 'email' => $one->email, 'style' => $one->style, 'administrator' => (bool) $one->getRelation('pivot')->getAttribute('administrator')])->all())]);
         foreach ($school->ensembles()->orderBy('id')->get() as $ensemble) {
             $folder = self::named($this->folder, $ensemble->id, trim("{$ensemble->name} {$ensemble->year}"));
             $this->people($folder, $ensemble);

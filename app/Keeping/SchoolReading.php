@@ -70,9 +70,13 @@ final class SchoolReading
         }
         $name = self::text($data, 'name');
         School::query()->where('name', $name)->exists() && throw new \UnexpectedValueException("There is a school “{$name}” here already.");
-        $school = School::query()->create(['name' => $name, 'idle_minutes' => is_int($data['idleMinutes'] ?? null) ? $data['idleMinutes'] : null]);
+        $school = School::query()->create(['name' => $name, 'idle_minutes' => is_int($data['idleMinutes'] ?? null) ? $data['idleMinutes'] : null, 'time_zone' => self::zone($data['timeZone'] ?? null)]);
         foreach (self::rows($data, 'people') as $one) {
             $this->person(self::text($one, 'email'), self::text($one, 'name'), is_array($one['style'] ?? null) ? $one['style'] : []);
+        }
+        $school->beginWith($this->director);
+        foreach (array_filter(self::rows($data, 'people'), static fn (array $one): bool => ($one['administrator'] ?? false) === true) as $one) {
+            $school->staff()->syncWithoutDetaching([$this->known($one['email'] ?? null)->id => ['administrator' => true]]);
         }
         $school->staff()->syncWithoutDetaching([$this->director->id, ...array_map(static fn (User $one): int => $one->id, array_values($this->people))]);
         foreach ($this->folder->folders() as $folder) {
@@ -103,6 +107,11 @@ final class SchoolReading
 
         return $this->people[$email] ??= User::query()->where('email', $email)->first()
             ?? User::query()->create(['name' => $name, 'email' => $email, 'password' => Str::random(60), 'style' => $style]);
+    }
+
+    private static function zone(mixed $named): ?string
+    {
+        return is_string($named) && in_array($named, \DateTimeZone::listIdentifiers(\DateTimeZone::ALL_WITH_BC), true) ? $named : null;
     }
 
     private function known(mixed $email): User

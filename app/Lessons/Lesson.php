@@ -56,9 +56,11 @@ final readonly class Lesson
     /** @var list<PartDesk> */
     private array $desks;
 
-    public function __construct(private Piece $piece)
+    /** @param list<int>|null $only parts that may be told of; null: all of them */
+    public function __construct(private Piece $piece, ?array $only = null)
     {
-        $this->parts = array_values($piece->partsInUse()->get()->all());
+        $parts = $piece->partsInUse()->get();
+        $this->parts = array_values(($only === null ? $parts : $parts->whereIn('id', $only))->all());
         $this->desks = array_map(static fn (Part $part): PartDesk => new PartDesk($part), $this->parts);
     }
 

@@ -9,6 +9,7 @@ use App\Marking\CoreCode;
 use App\Models\Ensemble;
 use App\Models\Occasion;
 use App\Models\Piece;
+use App\Rehearsing\SchoolDays;
 use App\Views\Desk\HeardView;
 use App\Views\Lesson\ScaleKeyView;
 use App\Views\Lesson\ScalePatternsView;
@@ -103,7 +104,7 @@ final readonly class Scales
     /** @return list<ScaleKeyView> of what is played next */
     private function concert(): array
     {
-        $next = $this->ensemble->occasions()->where('kind', Occasion::CONCERT)->whereDate('on', '>=', today())->orderBy('on')->first();
+        $next = $this->ensemble->occasions()->where('kind', Occasion::CONCERT)->whereDate('on', '>=', SchoolDays::of($this->ensemble->school)->today())->orderBy('on')->first();
         $keys = [];
         foreach ($next?->pieces()->whereNull('put_away_at')->orderBy('place')->get() ?? [] as $piece) {
             foreach (self::keysOf($piece) as $key => $name) {

@@ -10,6 +10,7 @@ use App\Models\RehearsalNote;
 use App\Models\User;
 use App\Record\NoteNames;
 use App\Record\PartRecord;
+use App\Rehearsing\SchoolDays;
 use App\Views\Desk\DrawnView;
 use App\Views\Desk\ExtremeView;
 use App\Views\Desk\FindingView;
@@ -376,7 +377,7 @@ final class PartDesk
         // Strings and fingers of every note say what the page says, or they would tell what nobody decided.
         $hand = count($layer) === count($all) ? new HandView(Drawing::board($this->part->instrument, $this->settings()->profile)->strings, $drawing->hand()) : null;
 
-        return new SharedView($piece->title, $piece->composer, $this->name(), $piece->ensemble->name, $handout, true, $layer, $hand, performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines, printed: $this->printedBeside(), measures: $this->measureStarts(), tempo: $this->practiceTempo(), occasion: $this->concert(), practice: $this->practice(), sheets: $sheets);
+        return new SharedView($piece->title, $piece->composer, $this->name(), $piece->ensemble->name, $handout, true, $layer, $hand, performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines, printed: $this->printedBeside(), measures: $this->measureStarts(), tempo: $this->practiceTempo(), occasion: $this->concert(), practice: $this->practice(), sheets: $sheets, zone: SchoolDays::of($piece->ensemble->school)->zone());
     }
 
     /** @return list<MeasureStartView> measures in which something is written */

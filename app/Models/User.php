@@ -48,7 +48,7 @@ final class User extends Authenticatable
     /** @return BelongsToMany<School, $this> */
     public function schools(): BelongsToMany
     {
-        return $this->belongsToMany(School::class);
+        return $this->belongsToMany(School::class)->withPivot('administrator');
     }
 
     /** @return HasMany<Device, $this> */

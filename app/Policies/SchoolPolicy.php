@@ -22,6 +22,6 @@ final readonly class SchoolPolicy
     /** To say what holds for all of it, and to take it along. */
     public function lead(User $user, School $school): Response
     {
-        return $this->access->school($user, $school);
+        return $this->access->administers($user, $school);
     }
 }

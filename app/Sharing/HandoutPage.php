@@ -52,7 +52,7 @@ final readonly class HandoutPage
 
         return [
             Frozen::VIEW => self::json($view),
-            Frozen::WORDS => self::json(new SharedView($piece->title, $piece->composer, $this->desk->name(), $piece->ensemble->name, $name, false, sheet: $this->desk->sheetLines($this->proposals), words: $view->words, lines: $view->lines, tempo: $view->tempo, occasion: $view->occasion, sheets: $words)),
+            Frozen::WORDS => self::json(new SharedView($piece->title, $piece->composer, $this->desk->name(), $piece->ensemble->name, $name, false, sheet: $this->desk->sheetLines($this->proposals), words: $view->words, lines: $view->lines, tempo: $view->tempo, occasion: $view->occasion, sheets: $words, zone: $view->zone)),
             Frozen::MARKS => self::json(PageMarks::of($this->desk->marked(), $this->proposals)->toArray()),
             Frozen::MUSIC => $this->desk->musicXml(),
             Frozen::MUSICXML => $this->desk->markedMusicXml($this->proposals),

@@ -9,10 +9,10 @@ use App\Marking\History;
 use App\Marking\Players;
 use App\Models\Handout;
 use App\Models\Part;
+use App\Rehearsing\SchoolDays;
 use App\Views\Desk\SheetLineView;
 use App\Views\Handout\SlipEndView;
 use App\Views\Handout\SlipView;
-use Carbon\CarbonImmutable;
 use UprightPencil\Core\Marking\Handing\PageMarks;
 use UprightPencil\Core\Marking\SheetLine;
 use UprightPencil\Core\Marking\TransferSheet;
@@ -70,7 +70,7 @@ final readonly class Slips
     private function named(string $what): SlipPage
     {
         if (preg_match('/^\d{4}-\d{2}-\d{2}$/', $what) === 1) {
-            return $this->had(CarbonImmutable::parse($what)->endOfDay());
+            return $this->had(SchoolDays::of($this->part->piece->ensemble->school)->end($what)->subSecond());
         }
         $handout = match ($what) {
             self::BARE => null,

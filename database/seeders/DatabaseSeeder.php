@@ -15,7 +15,9 @@ use App\Record\Door;
 use App\Record\Entering;
 use App\Record\NewEntry;
 use App\Rehearsing\RehearsalNotes;
+use App\Rehearsing\SchoolDays;
 use App\Sharing\Handouts;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Seeder;
 use Illuminate\Support\Str;
 use UprightPencil\Core\Format\Music;
@@ -37,7 +39,7 @@ final class DatabaseSeeder extends Seeder
         foreach ($scenario['ensembles'] as $settings) {
             $ensemble = $school->openEnsemble($director, $settings['name'], $settings['profile']);
             foreach ($settings['dates'] ?? [] as $date) {
-                $ensemble->occasions()->create(['kind' => $date['kind'], 'name' => $date['name'], 'on' => today()->addDays($date['inDays']), 'starts' => $date['starts'] ?? null, 'minutes' => $date['minutes'] ?? null, 'sections' => $date['sections'] ?? null]);
+                $ensemble->occasions()->create(['kind' => $date['kind'], 'name' => $date['name'], 'on' => CarbonImmutable::parse(SchoolDays::of($school)->today())->addDays($date['inDays']), 'starts' => $date['starts'] ?? null, 'minutes' => $date['minutes'] ?? null, 'sections' => $date['sections'] ?? null]);
             }
             foreach ($settings['pieces'] as $piece) {
                 $kept = $this->piece($ensemble, $piece['file'], Rights::from($piece['rights']), $piece['kind'] ?? 'piece');

@@ -17,7 +17,6 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Tests\TestCase;
 use UprightPencil\Core\Strings\Instrument;
-use UprightPencil\Core\Teaching\Learning\Learning;
 use UprightPencil\Core\Teaching\Learning\TaughtPart;
 
 /** Two parts are marked somebody's own way; what was understood is taken, the third part comes out right, and it is undone. */
@@ -108,7 +107,6 @@ final class HabitTest extends TestCase
         $taught = Evidence::of($this->ensemble, $this->director);
 
         self::assertSame([Instrument::Viola], array_values(array_map(static fn (TaughtPart $one): ?Instrument => $one->instrument, $taught)));
-        self::assertNotNull(Learning::of(array_values($taught), $this->ensemble->settings()), 'a violist’s finger is one that there is');
     }
 
     public function test_never_is_never(): void

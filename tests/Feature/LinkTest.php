@@ -21,7 +21,7 @@ final class LinkTest extends TestCase
         $token = $this->tokenFor(self::director());
         $told = $this->getJson("/api/shared/{$token}")->assertOk()->json();
 
-        self::assertSame(['title', 'composer', 'part', 'ensemble', 'handout', 'notation', 'layer', 'hand', 'measures', 'tempo'], array_keys((array) $told));
+        self::assertSame(['title', 'composer', 'part', 'ensemble', 'handout', 'notation', 'layer', 'hand', 'measures', 'tempo', 'zone'], array_keys((array) $told));
         self::assertSame([1, true], [$told['handout']['number'], $told['handout']['proposals']]);
         self::assertSame(['id', 'finger', 'string', 'position', 'stop', 'tied', 'afterRest'], array_keys($told['hand']['notes'][0] ?? []), 'nothing of findings and reasons');
         $this->get("/s/{$token}")->assertOk();

@@ -18,7 +18,7 @@ final class SignInTest extends TestCase
     {
         self::director();
 
-        $this->getJson('/api/session')->assertOk()->assertExactJson(['director' => null, 'empty' => false, 'owesCode' => false, 'idleMinutes' => null, 'mails' => false, 'words' => ['terms' => []]]);
+        $this->getJson('/api/session')->assertOk()->assertExactJson(['timeZone' => null, 'director' => null, 'empty' => false, 'owesCode' => false, 'idleMinutes' => null, 'mails' => false, 'words' => ['terms' => []]]);
         $this->postJson('/api/session', ['email' => 'one@school.test', 'password' => 'a long password'])->assertOk()->assertJsonPath('director.name', 'Director One');
         $this->getJson('/api/shelf')->assertOk();
         $this->deleteJson('/api/session')->assertNoContent();

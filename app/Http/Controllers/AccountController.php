@@ -70,6 +70,10 @@ final class AccountController extends Controller
         if ($alone !== []) {
             return new JsonResponse(['message' => 'You are the only director of '.implode(' and ', $alone).'. Make somebody else director first, or put the ensemble in other hands.'], 422);
         }
+        $schools = $access->administersAlone($user);
+        if ($schools !== []) {
+            return new JsonResponse(['message' => 'You are the only administrator of '.implode(' and ', $schools).'. Name somebody else on the school’s page first.'], 422);
+        }
         Auth::guard('web')->logout();
         Erasure::person($user, $user);
         $request->session()->invalidate();

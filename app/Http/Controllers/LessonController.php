@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Access\Access;
 use App\Lessons\Lesson;
 use App\Models\Part;
 use App\Models\Piece;
@@ -18,11 +19,16 @@ use UprightPencil\Core\Teaching\Lines\UnderNotes;
 /** A line or piece as a lesson. */
 final class LessonController extends Controller
 {
-    public function show(Request $request, Piece $piece): JsonResponse
+    public function show(Request $request, Piece $piece, #[CurrentUser] User $user, Access $access): JsonResponse
     {
         $request->validate(['under' => ['sometimes', Rule::enum(UnderNotes::class)], 'part' => ['sometimes', 'nullable', 'integer']]);
 
-        return new JsonResponse((new Lesson($piece))->view(UnderNotes::tryFrom($request->string('under')->toString()) ?? UnderNotes::Nothing, $request->filled('part') ? $request->integer('part') : null));
+        $only = $access->partsOf($user, $piece);
+        $part = $request->filled('part') ? $request->integer('part') : null;
+        abort_if($part !== null && $only !== null && ! in_array($part, $only, true), 404);
+        $under = UnderNotes::tryFrom($request->string('under')->toString()) ?? UnderNotes::Nothing;
+
+        return new JsonResponse((new Lesson($piece, $only))->view($under, $part));
     }
 
     /** What the line asks of the hand goes into the class profile. */

@@ -10,6 +10,7 @@ use App\Access\SecondFactor;
 use App\Access\SignIn;
 use App\Keeping\AuditList;
 use App\Models\User;
+use App\Rehearsing\SchoolDays;
 use App\Views\Account\DirectorView;
 use App\Views\Account\SessionView;
 use App\Views\WordsView;
@@ -116,6 +117,7 @@ final class SessionController extends Controller
             $user === null ? null : Devices::idleMinutes($user),
             Mails::areSent(),
             WordsView::of(self::style($user)->vocabulary),
+            $user === null ? null : SchoolDays::ofPerson($user)->zone(),
         ));
     }
 }

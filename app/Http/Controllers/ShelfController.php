@@ -19,6 +19,7 @@ use App\Models\Role;
 use App\Models\School;
 use App\Models\User;
 use App\Record\PartRecord;
+use App\Rehearsing\SchoolDays;
 use App\Views\Piece\OccasionView;
 use App\Views\Shelf\DraftView;
 use App\Views\Shelf\SchoolView;
@@ -46,7 +47,7 @@ final class ShelfController extends Controller
         if ($this->standAgain($ensembles) > 0) {
             $ensembles = $this->all($user);
         }
-        $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name));
+        $schools = $user->schools()->orderBy('name')->get(['schools.id', 'name'])->map(static fn (School $school): SchoolView => new SchoolView($school->id, $school->name, (bool) $school->getRelation('pivot')->getAttribute('administrator')));
 
         return new JsonResponse(new ShelfView(array_values($ensembles->map(fn (Ensemble $ensemble): ShelfEnsembleView => $this->ensemble($user, $ensemble))->all()), array_values($schools->all()), self::drafts($user), self::last($user), HabitOfTheDay::of($user)));
     }
@@ -66,10 +67,22 @@ final class ShelfController extends Controller
     /** @return Collection<int, Ensemble> with their pieces and parts */
     private function all(User $user): Collection
     {
-        return $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', today()), 'pieces' => static fn ($pieces) => $pieces
+        return $this->access->ensembles($user)->orderBy('id')->with(['school', 'occasions' => static fn ($occasions) => $occasions->where('on', '>=', self::earliestToday()), 'pieces' => static fn ($pieces) => $pieces
             ->select(['id', 'ensemble_id', 'title', 'composer', 'kind', 'rights', 'bowing', 'own_bowing', 'put_away_at', 'occasion_id'])->orderBy('place')->orderBy('id')
             ->with(['occasion', 'partsInUse' => static fn ($parts) => $parts->select(['parts.id', 'piece_id', 'place', 'name', 'instrument', 'measures'])->tap(static fn ($parts) => NextStep::with($parts->toBase()))->selectSub(PartRecord::counted(), 'log_count')->withCount(['links as open_links_count' => static fn ($links) => $links->whereNull('closed_at')->where('expires_at', '>', now())])]),
-        ])->get();
+        ])->get()->each(self::withoutPast(...));
+    }
+
+    /** Somewhere it is still yesterday. */
+    private static function earliestToday(): string
+    {
+        return now()->subDay()->toDateString();
+    }
+
+    private static function withoutPast(Ensemble $ensemble): void
+    {
+        $today = SchoolDays::of($ensemble->school)->today();
+        $ensemble->setRelation('occasions', $ensemble->occasions->filter(static fn (Occasion $one): bool => $one->on->toDateString() >= $today)->values());
     }
 
     /** Where somebody decided something last, if it is still theirs to see. */

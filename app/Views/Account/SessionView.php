@@ -13,6 +13,7 @@ final readonly class SessionView
      * @param  bool  $empty  nobody has an account yet
      * @param  bool  $owesCode  the password was right, and the code beside it is wanted
      * @param  int|null  $idleMinutes  after which whoever does nothing is signed out
+     * @param  string|null  $timeZone  where the days of their school are reckoned
      * @param  bool  $mails  this installation sends mail
      */
     public function __construct(
@@ -22,5 +23,6 @@ final readonly class SessionView
         public ?int $idleMinutes,
         public bool $mails,
         public WordsView $words,
+        public ?string $timeZone,
     ) {}
 }

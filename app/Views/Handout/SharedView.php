@@ -31,6 +31,7 @@ final readonly class SharedView implements \JsonSerializable
      * @param  list<MeasureStartView>  $measures  where each is
      * @param  OccasionView|null  $occasion  the concert
      * @param  list<PracticeStepView>  $practice  places to work at
+     * @param  string|null  $zone  where the days of its school are reckoned
      * @param  list<PracticeSheetView>  $sheets  to practise from; their notes are a file of their own
      */
     public function __construct(
@@ -52,5 +53,6 @@ final readonly class SharedView implements \JsonSerializable
         public ?OccasionView $occasion = null,
         public array $practice = [],
         public array $sheets = [],
+        public ?string $zone = null,
     ) {}
 }

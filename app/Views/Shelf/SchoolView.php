@@ -10,5 +10,6 @@ final readonly class SchoolView
     public function __construct(
         public int $id,
         public string $name,
+        public bool $administers,
     ) {}
 }

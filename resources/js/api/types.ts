@@ -1772,9 +1772,18 @@ export interface Scales {
 export interface School {
     id: number
     name: string
+    administers: boolean
 }
 
-/** A school, for those who direct in it. */
+/** Somebody on a school's staff. */
+export interface SchoolPerson {
+    id: number
+    name: string
+    email: string
+    administrator: boolean
+}
+
+/** A school, for those who administer it. */
 export interface SchoolSettings {
     id: number
     name: string
@@ -1784,6 +1793,10 @@ export interface SchoolSettings {
     auditDays: number | null
     /** days that the installation keeps it */
     longestAudit: number
+    /** where its days are reckoned; null: as on the server */
+    timeZone: string | null
+    serverZone: string
+    people: SchoolPerson[]
 }
 
 /** A secret on its way to somebody's telephone. */
@@ -1835,6 +1848,8 @@ export interface Session {
     /** this installation sends mail */
     mails: boolean
     words: Words
+    /** where the days of their school are reckoned */
+    timeZone: string | null
 }
 
 /** What a student sees: one marked part, and nothing of the rest. */
@@ -1865,6 +1880,8 @@ export interface Shared {
     practice?: PracticeStep[]
     /** to practise from; their notes are a file of their own */
     sheets?: PracticeSheet[]
+    /** where the days of its school are reckoned */
+    zone?: string
 }
 
 /** A transfer sheet. */

@@ -11,7 +11,7 @@ import AllParts from './AllParts.vue'
 import HandoutLinks from './HandoutLinks.vue'
 import LineStarts from './LineStarts.vue'
 import type { OnPaper } from './on-paper'
-import { dayWords } from './words'
+import { dayWords } from '../stores/days'
 
 /** Handing out: what is decided now becomes a numbered handout; what was handed out, what changed since, and links to it. */
 const props = defineProps<{ part: Desk; saving: boolean; busy: boolean; openQuestions: number }>()

@@ -6,7 +6,7 @@ import type { Desk, Handouts, Link } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import OnceAddress from '../components/OnceAddress.vue'
 import QrPicture from '../components/QrPicture.vue'
-import { dayWords } from './words'
+import { dayWords } from '../stores/days'
 
 /** Links for students: to always the newest handout, or to one. */
 const props = defineProps<{ part: Desk; told: Handouts; proposals: boolean }>()

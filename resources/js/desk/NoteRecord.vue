@@ -3,7 +3,7 @@ import { shallowRef, watch } from 'vue'
 import { api } from '../api/client'
 import type { Note, RecordLine } from '../api/types'
 import { useDesk } from '../stores/desk'
-import { timeWords } from './words'
+import { timeWords } from '../stores/days'
 
 /** Who decided what is decided on the chosen note, when, and why. */
 const props = defineProps<{ note: Note | null; begin: Note | null }>()

@@ -98,19 +98,11 @@ export const RIGHTS_MEAN: Record<string, string> = {
     'printed-only': 'We bought printed parts: players see what to pencil where, never the notes themselves.',
 }
 
-export function dayWords(date: string): string {
-    return new Date(date).toLocaleDateString('en', { day: 'numeric', month: 'long', year: 'numeric' })
-}
-
 export function problemWords(problem: unknown): string {
     if (problem instanceof Unreachable) {
         return `${problem.message} Try again in a moment.`
     }
     return problem instanceof Error ? problem.message : String(problem)
-}
-
-export function timeWords(date: string): string {
-    return new Date(date).toLocaleString('en', { weekday: 'long', hour: '2-digit', minute: '2-digit' })
 }
 
 /** “measure 3, beat 1: finger 2, string A”. */

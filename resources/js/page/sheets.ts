@@ -1,13 +1,13 @@
 import type { Mark, Question, SheetLine } from '../api/types'
 import { say } from '../stores/say'
 import { INK } from './engraving'
-import { dayWords } from '../desk/words'
 import type { Copy, ScorePage } from './score-page'
 import { rubbedSign, sheetSign } from './sheet-signs'
 import type { Sign } from './signs'
 import { qrCode } from './qr'
 import { element } from './svg'
 import { PAPER_WIDTH } from './widths'
+import { dayWords } from '../stores/days'
 
 export type Paper = 'a4' | 'letter' | 'large'
 

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ElButton } from 'element-plus'
 import { computed } from 'vue'
-import { decisionWords, timeWords } from '../desk/words'
+import { decisionWords } from '../desk/words'
 import { useQueue } from './queue'
+import { timeWords } from '../stores/days'
 
 /** Everything that was set aside, also for parts that cannot be opened any more. */
 const queue = useQueue()

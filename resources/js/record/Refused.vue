@@ -2,9 +2,10 @@
 import { ElButton } from 'element-plus'
 import { computed } from 'vue'
 import type { Note } from '../api/types'
-import { decisionWords, timeWords } from '../desk/words'
+import { decisionWords } from '../desk/words'
 import { useDesk } from '../stores/desk'
 import { useQueue } from './queue'
+import { timeWords } from '../stores/days'
 
 /** What the server refused of this part, with its words and the reason; and what its record holds that is not understood. */
 const desk = useDesk()

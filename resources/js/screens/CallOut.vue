@@ -8,11 +8,11 @@ import type { CallOut } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import PaperChoice from '../components/PaperChoice.vue'
 import TopBar from '../components/TopBar.vue'
-import { dayWords } from '../desk/words'
 import { PaperMaker } from '../page/paper-maker'
 import { calledOut } from '../page/call-out'
 import { paper } from '../stores/paper'
 import { say } from '../stores/say'
+import { dayWords } from '../stores/days'
 
 /** For the podium: every section's changes, in the order of the piece. */
 const id = Number(useRoute().params.id)

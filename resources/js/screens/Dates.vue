@@ -8,6 +8,7 @@ import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
 import WhoComes from '../staff/WhoComes.vue'
 import { dateWords, SECTIONS } from '../staff/words'
+import { today } from '../stores/days'
 
 const ensemble = Number(useRoute().params.id)
 const dates = ref<Occasions | null>(null)
@@ -15,10 +16,10 @@ const made = ref({ kind: 'concert', name: '', on: '', starts: '', minutes: null 
 const changing = ref<Occasion | null>(null)
 const { fault, busy, attempt } = useAttempt()
 
-const today = new Date().toISOString().slice(0, 10)
+const now = today()
 const groups = computed(() => [
-    { heading: 'To come', occasions: dates.value?.occasions.filter(({ on }) => on >= today) ?? [] },
-    { heading: 'Past', occasions: dates.value?.occasions.filter(({ on }) => on < today) ?? [] },
+    { heading: 'To come', occasions: dates.value?.occasions.filter(({ on }) => on >= now) ?? [] },
+    { heading: 'Past', occasions: dates.value?.occasions.filter(({ on }) => on < now) ?? [] },
 ])
 
 const load = async () => (dates.value = await api.occasions(ensemble))

@@ -6,10 +6,11 @@ import { api } from '../api/client'
 import type { Edition, EditionPage, Editions } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
-import { goneWords, timeWords } from '../desk/words'
+import { goneWords } from '../desk/words'
 import Score from '../page/Score.vue'
 import { drawn } from '../stores/desk'
 import { say, speak } from '../stores/say'
+import { timeWords } from '../stores/days'
 
 /** The notes of a part as they were and are: any of them looked at, with its pencil, and brought back. */
 const LINE_WIDTH = 1800

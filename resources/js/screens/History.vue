@@ -6,10 +6,10 @@ import { api } from '../api/client'
 import type { History, Past, RecordLine } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import TopBar from '../components/TopBar.vue'
-import { dayWords, timeWords } from '../desk/words'
 import Score from '../page/Score.vue'
 import { useQueue } from '../record/queue'
 import { say } from '../stores/say'
+import { dayWords, timeWords } from '../stores/days'
 
 /** Looking back: who decided what, when and why; any earlier moment as the page was, and brought back. */
 const LINE_WIDTH = 1800

@@ -7,9 +7,9 @@ import type { Invitation, Member, People } from '../api/types'
 import { useAttempt } from '../components/attempt'
 import OnceAddress from '../components/OnceAddress.vue'
 import TopBar from '../components/TopBar.vue'
-import { dayWords } from '../desk/words'
 import RoleChoice, { type Chosen } from '../staff/RoleChoice.vue'
 import { roleWords } from '../staff/words'
+import { dayWords } from '../stores/days'
 
 const ensemble = Number(useRoute().params.id)
 const people = ref<People | null>(null)

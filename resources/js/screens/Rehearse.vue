@@ -7,7 +7,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, Refused, Unreachable, type GivenNote } from '../api/client'
 import type { NoteOfRehearsal, Rehearsal, ToSettle } from '../api/types'
 import TopBar from '../components/TopBar.vue'
-import { problemWords, timeWords } from '../desk/words'
+import { problemWords } from '../desk/words'
 import { PaperMaker } from '../page/paper-maker'
 import { tableSheets } from '../page/table-sheet'
 import { useQueue } from '../record/queue'
@@ -16,6 +16,7 @@ import { keepRehearsal, keepRehearsalPage, lastRehearsal, useNotes } from '../re
 import { paper } from '../stores/paper'
 import { say, speak } from '../stores/say'
 import { useSession } from '../stores/session'
+import { timeWords } from '../stores/days'
 
 /** Before the class, with one hand: notes by measure, versions to settle, and what becomes of both. */
 const id = Number(useRoute().params.id)

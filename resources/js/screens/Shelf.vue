@@ -6,12 +6,13 @@ import { useRouter } from 'vue-router'
 import { api } from '../api/client'
 import type { Shelf, ShelfEnsemble } from '../api/types'
 import TopBar from '../components/TopBar.vue'
-import { dayWords, problemWords, timeWords } from '../desk/words'
+import { problemWords } from '../desk/words'
 import AsideList from '../record/AsideList.vue'
 import EnsembleForm from '../staff/EnsembleForm.vue'
 import EnsembleSection from '../staff/EnsembleSection.vue'
 import { RELOAD } from '../staff/reload'
 import { say } from '../stores/say'
+import { dayWords, timeWords } from '../stores/days'
 
 const shelf = ref<Shelf | null>(null)
 const fault = ref('')
@@ -64,7 +65,7 @@ onMounted(load)
     <TopBar says-saving>
         <ElInput v-if="shelf && shelf.ensembles.length > 0" v-model="wanted" class="shelf-search" placeholder="Find a piece or part" aria-label="Find a piece or part" clearable />
         <template #actions>
-            <RouterLink v-if="school && directs" v-slot="{ navigate }" :to="`/schools/${school.id}`" custom><ElButton text @click="navigate">School</ElButton></RouterLink>
+            <RouterLink v-if="school?.administers" v-slot="{ navigate }" :to="`/schools/${school.id}`" custom><ElButton text @click="navigate">School</ElButton></RouterLink>
             <ElButton v-if="school && (directs || shelf?.ensembles.length === 0)" @click="opening = true">New ensemble</ElButton>
             <RouterLink v-if="directs" v-slot="{ navigate }" to="/by-hand" custom><ElButton @click="navigate">Type notes</ElButton></RouterLink>
             <RouterLink v-if="directs" v-slot="{ navigate }" to="/import" custom>

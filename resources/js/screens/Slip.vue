@@ -10,12 +10,12 @@ import { useAttempt } from '../components/attempt'
 import PaperChoice from '../components/PaperChoice.vue'
 import TopBar from '../components/TopBar.vue'
 import { headingOf } from '../desk/on-paper'
-import { dayWords } from '../desk/words'
 import { PaperMaker } from '../page/paper-maker'
 import { transfer } from '../page/sheets'
 import Changes from '../sharing/Changes.vue'
 import { paper } from '../stores/paper'
 import { say, speak } from '../stores/say'
+import { dayWords } from '../stores/days'
 
 /** What a student changes: from any handout, date or old set to any handout or date, or to what is decided now. */
 const route = useRoute()

@@ -3,7 +3,7 @@ import { useEventListener } from '@vueuse/core'
 import { computed, defineAsyncComponent, onBeforeUnmount, ref, shallowRef } from 'vue'
 import type { PracticeSheet, PracticeStep, Shared, Slip } from '../api/types'
 import PaperChoice from '../components/PaperChoice.vue'
-import { dayWords, problemWords } from '../desk/words'
+import { problemWords } from '../desk/words'
 import { BehindPages } from '../page/behind'
 import { PaperMaker } from '../page/paper-maker'
 import type { Engraved } from '../page/print'
@@ -21,6 +21,7 @@ import { say } from '../stores/say'
 import Changes from './Changes.vue'
 import Projector from './Projector.vue'
 import type { HandoutSource } from './source'
+import { dayWords } from '../stores/days'
 
 /** A handout, as a student has it: the page, large, heard, printed, and what is new on it. */
 const props = defineProps<{

@@ -1,6 +1,7 @@
 import type { Heard, PracticeSheet, Shared, Slip } from '../api/types'
 import { engravedHere, type Engraved } from '../page/print'
 import { NARROW_WIDTH, PAPER_WIDTH } from '../page/widths'
+import { daysIn } from '../stores/days'
 
 /** What the server engraves when it is handed out. */
 const ENGRAVED = [NARROW_WIDTH, PAPER_WIDTH]
@@ -34,7 +35,11 @@ export class HandoutSource {
     }
 
     async view(): Promise<Shared> {
-        return (await (await this.fetched('')).json()) as Shared
+        const shared = (await (await this.fetched('')).json()) as Shared
+        if (shared.zone) {
+            daysIn(shared.zone)
+        }
+        return shared
     }
 
     async practice(): Promise<PracticeSheet[]> {

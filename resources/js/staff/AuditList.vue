@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { Audited } from '../api/types'
 import { useAttempt } from '../components/attempt'
+import { whenWords } from '../stores/days'
 
 /** Who signed in, asked in, handed out and took away, the newest first. */
 const { school } = defineProps<{ school: number }>()
@@ -21,15 +22,13 @@ const load = (before?: number) =>
         more.value = next.length === A_PAGE
     })
 
-const when = (date: string) => new Date(date).toLocaleString('en', { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })
-
 onMounted(() => load())
 </script>
 
 <template>
     <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
     <ElTable :data="events" row-key="id" size="small" max-height="340" empty-text="Nothing yet." class="audit">
-        <ElTableColumn label="When" width="136"><template #default="{ row }">{{ when((row as Audited).at) }}</template></ElTableColumn>
+        <ElTableColumn label="When" width="136"><template #default="{ row }">{{ whenWords((row as Audited).at) }}</template></ElTableColumn>
         <ElTableColumn label="Who did what" min-width="200">
             <template #default="{ row }">{{ (row as Audited).by }} {{ (row as Audited).what }}<template v-if="(row as Audited).about"><br><span class="quiet">{{ (row as Audited).about }}</span></template></template>
         </ElTableColumn>

@@ -4,7 +4,7 @@ import { onMounted, ref } from 'vue'
 import { api } from '../api/client'
 import type { Device } from '../api/types'
 import { useAttempt } from '../components/attempt'
-import { dayWords, timeWords } from '../desk/words'
+import { dayWords, timeWords } from '../stores/days'
 
 /** Where somebody is signed in. */
 const devices = ref<Device[]>([])

@@ -5,10 +5,10 @@ import { RouterLink } from 'vue-router'
 import { api } from '../api/client'
 import type { Habit, HabitPlace, Habits, Profile, ProfileTrial } from '../api/types'
 import { useAttempt } from '../components/attempt'
-import { dayWords } from '../desk/words'
 import Score from '../page/Score.vue'
 import { say } from '../stores/say'
 import { changeWords } from './words'
+import { dayWords } from '../stores/days'
 
 /** What was understood about how its director marks: with the places, what it would change, and nothing changed until it is taken. */
 const { ensemble, profile } = defineProps<{ ensemble: number; profile: Profile }>()

@@ -6,8 +6,8 @@ import { api } from '../api/client'
 import type { Order, Piece, ProfileTrial } from '../api/types'
 import { say } from '../stores/say'
 import { useAttempt } from '../components/attempt'
-import { dayWords } from '../desk/words'
 import { changeWords } from './words'
+import { dayWords } from '../stores/days'
 
 /** What of a piece is played: cuts, repeats that are not taken, sections that are silent; for all sections at once. */
 const props = defineProps<{ piece: Piece }>()

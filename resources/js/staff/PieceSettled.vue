@@ -4,8 +4,8 @@ import { ref } from 'vue'
 import { api } from '../api/client'
 import type { Piece } from '../api/types'
 import { useAttempt } from '../components/attempt'
-import { dayWords } from '../desk/words'
 import { say } from '../stores/say'
+import { dayWords } from '../stores/days'
 
 /** Tempos for practice, bowings that somebody from outside prescribes, and a piece that is done. */
 const props = defineProps<{ piece: Piece }>()

@@ -4,10 +4,11 @@ import { ElAlert, ElButton, ElCheckbox, ElCheckboxButton, ElCheckboxGroup, ElFor
 import { computed, onMounted, ref, watch } from 'vue'
 import { api, type GivenProfile } from '../api/client'
 import type { Instrument, Profile, ProfileTrial } from '../api/types'
-import { dayWords, LEVELS, problemWords } from '../desk/words'
+import { LEVELS, problemWords } from '../desk/words'
 import Score from '../page/Score.vue'
 import { CHOICES, WRITING, useSettings } from './profile-settings'
 import { changeWords } from './words'
+import { dayWords } from '../stores/days'
 
 const props = defineProps<{ ensemble: number; profile: Profile }>()
 const emit = defineEmits<{ keep: [GivenProfile] }>()

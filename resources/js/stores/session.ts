@@ -4,6 +4,7 @@ import { ref } from 'vue'
 import { api, onSignedOut } from '../api/client'
 import type { Session, Words } from '../api/types'
 import { useQueue } from '../record/queue'
+import { daysIn } from './days'
 import { speak } from './say'
 
 const MINUTE_MS = 60_000
@@ -45,6 +46,7 @@ export const useSession = defineStore('session', () => {
         known.value = true
         own.value = session.words
         speak(own.value)
+        daysIn(session.timeZone)
         empty.value = session.empty
         owesCode.value = session.owesCode
         mails.value = session.mails
@@ -64,7 +66,7 @@ export const useSession = defineStore('session', () => {
 
     async function signOut(): Promise<void> {
         await api.signOut()
-        is({ director: null, empty: false, owesCode: false, idleMinutes: null, mails: mails.value, words: { terms: {} } })
+        is({ director: null, empty: false, owesCode: false, idleMinutes: null, mails: mails.value, words: { terms: {} }, timeZone: null })
     }
 
     async function giveCode(code: string): Promise<void> {
