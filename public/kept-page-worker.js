@@ -10,7 +10,8 @@ self.addEventListener('fetch', (event) => {
     }
     const kept = request.mode === 'navigate' ? keptFor(address.pathname) : null
     if (kept) {
-        event.respondWith(fetch(request).catch(async () => (await caches.match(kept)) ?? Response.error()))
+        // A server that is being changed answers as one that is not there.
+        event.respondWith(fetch(request).then(async (answer) => (answer.status < 500 ? answer : ((await caches.match(kept)) ?? answer)), async () => (await caches.match(kept)) ?? Response.error()))
     } else if (address.pathname.startsWith('/build/')) {
         event.respondWith(caches.match(request).then((there) => there ?? fetch(request)))
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Keeping\Health;
+use App\Workbench\Workbench;
 use Illuminate\Console\Command;
 
 final class TellHealth extends Command
@@ -19,6 +20,8 @@ final class TellHealth extends Command
         foreach ($all as $what => $well) {
             $this->line(sprintf('%-12s%s', $what, $well ? 'well' : 'NOT WELL'));
         }
+
+        $this->line(sprintf('%-12s%d times today', 'helped', Workbench::helpedItself()));
 
         return in_array(false, $all, true) ? self::FAILURE : self::SUCCESS;
     }

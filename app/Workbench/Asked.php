@@ -39,4 +39,24 @@ enum Asked: string
 
     /** How the part sounds. */
     case Heard = 'heard';
+
+    /** What a line that was sent asks; null: nothing that is known. */
+    public static function of(string $line): ?self
+    {
+        $asked = json_decode($line, true);
+
+        return self::tryFrom(is_array($asked) && is_string($asked['what'] ?? null) ? $asked['what'] : '');
+    }
+
+    /** Whether it is about a whole piece, and may take seconds. */
+    public function isLong(): bool
+    {
+        return in_array($this, [self::LineUp, self::OutOfLine, self::BowedLike, self::MapPreview, self::Teaching], true);
+    }
+
+    /** @return float seconds that an answer may take before it is worked out by who asks */
+    public function patience(): float
+    {
+        return $this->isLong() ? 30.0 : 1.0;
+    }
 }

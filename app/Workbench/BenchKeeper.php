@@ -21,7 +21,10 @@ final class BenchKeeper
     /** Seconds between looks at the code and at who started it. */
     private const LOOK_ROUND = 2;
 
-    public function __construct(private readonly OpenParts $parts) {}
+    /** Seconds between looks at what is answered beside it. */
+    private const A_MOMENT = 0.02;
+
+    public function __construct(private readonly OpenParts $parts, private readonly LongQuestions $long) {}
 
     /**
      * Answers until there is a reason to end.
@@ -33,7 +36,8 @@ final class BenchKeeper
         $door = self::door($socket);
         [$code, $inode, $looked, $begun] = [CoreCode::fresh(), fileinode($socket), time(), time()];
         while (true) {
-            $asking = @stream_socket_accept($door, self::LOOK_ROUND);
+            $asking = @stream_socket_accept($door, $this->long->isIdle() ? self::LOOK_ROUND : self::A_MOMENT);
+            $this->long->goOn();
             $asking === false || $this->serve($asking);
             if (time() - $looked >= self::LOOK_ROUND) {
                 $looked = time();
@@ -67,15 +71,24 @@ final class BenchKeeper
     private function serve($asking): void
     {
         stream_set_timeout($asking, 1);
-        try {
-            $line = (string) fgets($asking, Workbench::MOST_BYTES);
-            $line === '' || @fwrite($asking, Workbench::answered($line).'
-');
-        } catch (\Throwable $fault) {
-            // Who asked gets no answer, and works it out.
-            report($fault);
+        $line = (string) fgets($asking, Workbench::MOST_BYTES);
+        if (Asked::of($line)?->isLong() === true && LongQuestions::arePossible()) {
+            $this->long->take($asking, $line);
+
+            return;
         }
+        $line === '' || ($this->isForNobody($line, $asking)) || LongQuestions::answer($asking, $line);
         fclose($asking);
         memory_get_usage() < self::MOST_MEMORY || $this->parts->putAway();
+    }
+
+    /**
+     * Whoever only has a part opened does not wait; all others do, or have helped themselves by now.
+     *
+     * @param  resource  $asking
+     */
+    private function isForNobody(string $line, $asking): bool
+    {
+        return Asked::of($line) !== Asked::Open && LongQuestions::isGone($asking);
     }
 }

@@ -62,7 +62,7 @@ final class SchoolDaysTest extends TestCase
         $this->postJson("/api/parts/{$this->part->id}/handouts", ['key' => Str::uuid()->toString(), 'proposals' => true])->assertCreated();
 
         $this->getJson("/api/parts/{$this->part->id}/slip?from=2026-12-02")->assertOk()->assertJsonPath('from.what', 'handout')->assertJsonPath('from.number', 1);
-        $this->getJson("/api/parts/{$this->part->id}/slip?from=2026-12-01")->assertOk()->assertJsonPath('from.what', 'nothing');
+        $this->getJson("/api/parts/{$this->part->id}/slip?from=2026-12-01")->assertOk()->assertJsonPath('from.what', 'bare');
     }
 
     public function test_tonights_rehearsal_is_on_the_shelf_until_the_day_is_over_there(): void

@@ -251,7 +251,9 @@ final class SchoolServerTest extends TestCase
     {
         $anybody = new Client(self::$server->address);
         self::$server->artisan(SchoolServer::SCHOOL, 'schedule:run');
-        self::assertSame([200, ['well' => true, 'not well' => []]], [$anybody->send('GET', 'up')['status'], $anybody->send('GET', 'up')['json']]);
+        $told = $anybody->send('GET', 'up');
+        self::assertSame([200, true, []], [$told['status'], $told['json']['well'], $told['json']['not well']]);
+        self::assertIsInt($told['json']['helped itself today']);
 
         self::$server->control('stop', 'pencil-quarry-workbench-here');
         touch(self::$server->school().'/storage/framework/clock', time() - 3600);

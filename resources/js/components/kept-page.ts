@@ -15,7 +15,11 @@ export async function keepPage(cache: string, scope: string, alone: boolean): Pr
         const own = performance.getEntriesByType('resource').map(({ name }) => name).filter((name) => name.startsWith(`${location.origin}/build/`))
         const there = new Set((await kept.keys()).map(({ url }) => url))
         await Promise.all(own.filter((name) => !there.has(name)).map((name) => kept.add(name)))
-        await kept.put(`${scope}page`, await fetch(`${scope}page`))
+        const page = await fetch(`${scope}page`)
+        // An error page is never kept in its place.
+        if (page.ok) {
+            await kept.put(`${scope}page`, page)
+        }
         await Promise.all([...there].filter((name) => alone && name.includes('/build/') && !own.includes(name)).map((name) => kept.delete(name)))
     } catch {
         // Then it works on line only.

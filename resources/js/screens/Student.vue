@@ -4,7 +4,7 @@ import { onMounted, ref, shallowRef } from 'vue'
 import type { Shared, Slip } from '../api/types'
 import type { Engraved } from '../page/print'
 import HandoutPage from '../sharing/HandoutPage.vue'
-import { forgetKept, keepLast, keepThePage, lastKept, sawNumber, seenNumber, type Kept } from '../sharing/kept'
+import { forgetKept, isOfYesterday, isPast, keepLast, keepThePage, lastKept, sawNumber, seenNumber, type Kept } from '../sharing/kept'
 import { Away, Gone, HandoutSource } from '../sharing/source'
 import { speak } from '../stores/say'
 
@@ -29,6 +29,9 @@ async function load(): Promise<void> {
         fault.value = ''
         if (part.value === null || at(part.value) !== at(view)) {
             await show(view)
+        } else if (kept && isOfYesterday(kept)) {
+            kept.at = Date.now()
+            void keepLast(kept)
         }
     } catch (problem) {
         if (problem instanceof Gone) {
@@ -40,13 +43,17 @@ async function load(): Promise<void> {
             await withoutConnection(problem)
         } else {
             away.value = problem instanceof Away
+            await dropPast(problem)
         }
     }
 }
 
 async function show(view: Shared): Promise<void> {
     const last = seenNumber(source.base)
-    kept = { base: source.base, at: Date.now(), view, engraved: {} }
+    const before = await lastKept(source.base)
+    kept = { base: source.base, at: Date.now(), view, engraved: before && at(before.view) === at(view) ? before.engraved : {} }
+    // Also a page without notation, of which nothing is ever engraved.
+    void keepLast(kept)
     speak(view.words)
     document.title = `${view.title}, ${view.part}`
     slip.value = null
@@ -55,6 +62,16 @@ async function show(view: Shared): Promise<void> {
         sawNumber(source.base, view.handout.number)
     } else if (last !== view.handout.number) {
         slip.value = await source.since(last).catch(() => null)
+    }
+}
+
+/** What stayed open without a connection for longer than it may be kept goes from the screen too. */
+async function dropPast(problem: unknown): Promise<void> {
+    if (kept && isPast(kept)) {
+        kept = part.value = null
+        away.value = false
+        fault.value = problem instanceof Error ? problem.message : String(problem)
+        await forgetKept()
     }
 }
 

@@ -8,6 +8,7 @@ import type { Engraved } from '../page/print'
  * looked at last. Nothing else, and none of it longer than fourteen days.
  */
 const DAYS = 14
+const DAY_MS = 86_400_000
 const NAME = 'last'
 
 export interface Kept {
@@ -20,12 +21,18 @@ export interface Kept {
     heard?: Heard
 }
 
+/** Whether it was kept for as long as it may be; a clock that was put back does not make that longer. */
+export const isPast = ({ at }: { at: number }, now = Date.now()): boolean => now - at > DAYS * DAY_MS || at - now > DAY_MS
+
+/** Whether it is time to write down that it was seen on line again. */
+export const isOfYesterday = ({ at }: { at: number }, now = Date.now()): boolean => now - at > DAY_MS
+
 const store = () => createStore('upright-pencil-student', 'music')
 
 export async function lastKept(base: string): Promise<Kept | null> {
     try {
         const kept = await get<Kept>(NAME, store())
-        if (kept && Date.now() - kept.at > DAYS * 86_400_000) {
+        if (kept && isPast(kept)) {
             await forgetKept()
             return null
         }
@@ -56,7 +63,7 @@ const SEEN = 'upright-pencil.seen'
 export function seenNumber(base: string): number | null {
     try {
         const seen = JSON.parse(localStorage.getItem(SEEN) ?? 'null') as Seen | null
-        return seen?.base === base && Date.now() - seen.at < DAYS * 86_400_000 ? seen.number : null
+        return seen?.base === base && !isPast(seen) ? seen.number : null
     } catch {
         return null
     }
