@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Marking;
 
 use App\Models\Part;
+use App\Models\PartVersion;
 use App\Models\Piece;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\PieceMarker;
@@ -30,10 +31,14 @@ final class AlikeBeginnings
         return is_array($kept[$part->id] ?? null) ? array_map(BowSign::from(...), $kept[$part->id]) : [];
     }
 
-    /** Names all that it is worked out from. */
+    /** Names all that it is worked out from: the code, what each part is worked out with, and which notes it has by now. */
     public static function name(Piece $piece): string
     {
-        return hash('xxh128', implode(' ', [CoreCode::whole(), ...array_map(static fn (Part $part): string => PartRecipe::of($part)->name(false), self::parts($piece, ['id', 'piece_id', 'instrument', 'section_id']))]));
+        $parts = self::parts($piece, ['id', 'piece_id', 'instrument', 'section_id']);
+        $recipes = array_map(static fn (Part $part): string => PartRecipe::of($part)->name(false), $parts);
+        $editions = PartVersion::query()->whereIn('part_id', array_column($parts, 'id'))->groupBy('part_id')->orderBy('part_id')->selectRaw('max(id) as newest')->pluck('newest');
+
+        return hash('xxh128', implode(' ', [CoreCode::whole(), ...$recipes, $editions->join(',')]));
     }
 
     /**

@@ -102,6 +102,7 @@ final readonly class Door
      */
     public static function bringAlong(Part $made, array $entries): void
     {
+        Turn::inside('a record that comes along');
         foreach ($entries as $entry) {
             $made->log()->forceCreate($entry);
         }
@@ -115,6 +116,7 @@ final readonly class Door
      */
     public static function erase(array $parts): int
     {
+        Turn::inside('the end of a record');
         $entries = static fn (): Builder => DB::table('log_entries')->whereIn('part_id', $parts);
         $count = $entries()->count();
         Guard::of(DB::connection(), 'log_entries')->lifted(static fn (): int => $entries()->delete());
@@ -125,6 +127,7 @@ final readonly class Door
     /** @internal asked by a plan only, in its turn */
     public static function write(Part $part, User $by, int $seq, NewEntry $entry): void
     {
+        Turn::inside('an entry of a record');
         $part->log()->create([
             'user_id' => $by->id,
             'seq' => $seq,

@@ -61,6 +61,16 @@ final class Turn
     }
 
     /**
+     * What is written after reading is written in a turn, or two at once would both believe that they came first.
+     *
+     * @throws \LogicException
+     */
+    public static function inside(string $what): void
+    {
+        self::$open > 0 || throw new \LogicException("Only in a turn to write: {$what}.");
+    }
+
+    /**
      * What takes time says here that it is never done in a turn.
      *
      * @throws \LogicException in tests; whoever waits for a director's decision is served all the same

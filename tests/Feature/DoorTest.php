@@ -303,6 +303,24 @@ final class DoorTest extends TestCase
         self::assertSame([['UprightPencil\Core\Format\MusicXml\Reader'], ['Illuminate\Support\Facades\Process', 'file_get_contents'], []], array_map(static fn (TurnReader $turn): array => $turn->slow(), TurnReader::in($code)));
     }
 
+    public function test_what_was_decided_at_once_is_taken_back_in_its_own_piece_only(): void
+    {
+        $key = $this->group([['note' => 'n1', 'direction' => 'up']], [['note' => 'm1', 'direction' => 'up']]);
+        $elsewhere = self::partOf(self::director('three@school.test'));
+        $group = $this->one->log()->firstOrFail()->group_key;
+        $elsewhere->log()->create(['user_id' => $this->director->id, 'seq' => 1, 'kind' => 'decide', 'decisions' => [['note' => 'n1', 'direction' => 'up']], 'request_key' => Str::uuid()->toString(), 'group_key' => $group, 'format' => LogEntry::FORMAT]);
+        $this->log($this->director, $this->one, self::entryAbout('undo', $key))->assertOk();
+
+        self::assertSame([[], [], 'up'], [self::counts($this->one), self::counts($this->two), self::counts($elsewhere)['n1']['direction']]);
+    }
+
+    public function test_an_entry_is_written_in_a_turn_or_not_at_all(): void
+    {
+        // Tests stand in a transaction of their own, so that only the turn itself tells.
+        $this->expectExceptionMessage('Only in a turn to write: an entry of a record.');
+        Door::write($this->one, $this->director, 1, new NewEntry(Str::uuid()->toString(), EntryKind::Decide));
+    }
+
     public function test_only_this_room_writes_the_records(): void
     {
         $writing = '/log\(\)\s*->\s*(force)?(create|save|insert|update|delete)|LogEntry::(query\(\)->)?(force)?create|table\(\'log_entries\'\)(?!->(where|count|groupBy|selectRaw|max))/i';
