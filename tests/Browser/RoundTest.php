@@ -78,6 +78,22 @@ final class RoundTest extends BrowserTestCase
         $student->offline(false);
     }
 
+    public function test_a_printed_sets_page_works_without_a_network_too(): void
+    {
+        $director = Browser::director();
+        $director->send('PATCH', 'api/pieces/2', ['rights' => 'printed-only']);
+        $part = Server::running()->database()->query('select min(id) from parts where piece_id = 2');
+        $id = $part === false ? 0 : (int) $part->fetchColumn();
+        $link = (string) parse_url((string) $director->send('POST', "api/parts/{$id}/links", ['days' => 7, 'proposals' => true])['json']['address'], PHP_URL_PATH);
+        $student = $this->browser(390, 780)->visit($link)->see('.student table');
+        $student->until(fn (): bool => $student->driver->executeAsyncScript('const done = arguments[0]; caches.open("upright-pencil-page").then((cache) => cache.match("/s/page")).then((kept) => done(kept !== undefined && navigator.serviceWorker.controller !== null)).catch(() => done(false))') === true, 'the page is not kept');
+        $sheet = $student->textOf('.student table');
+        $student->offline(true)->visit($link)->seeText('There is no connection')->dontSee('svg.score');
+        self::assertSame($sheet, $student->textOf('.student table'));
+        $student->offline(false);
+        $director->send('PATCH', 'api/pieces/2', ['rights' => 'own']);
+    }
+
     public function test_what_is_noted_without_a_network_is_sent_later_and_once(): void
     {
         $piece = (int) Browser::director()->send('GET', 'api/parts/3')['json']['piece']['id'];

@@ -244,7 +244,6 @@ watch(pointed, (now) => drawn.value?.point(now))
             </div>
             <ElAlert v-if="fault" type="error" :title="fault" :closable="false" />
             <ElSkeleton v-if="!map && !fault" :rows="10" animated />
-            <!-- eslint-disable-next-line vuejs-accessibility/click-events-have-key-events, vuejs-accessibility/no-static-element-interactions -->
             <div ref="frame" class="lineup-frame" @click="pressed" @dblclick="openDesk" />
             <p v-if="map" class="lineup-legend quiet small-print"><span class="key-down" /> down <span class="key-up" /> up <span class="key-slur">|</span> notes under one bow · ⌣ hooked · ⌐ lifted · dashes: all leave together · line under a bar: decided</p>
         </div>

@@ -1,0 +1,2 @@
+/** Stands for what a library could use and we do not (vite.config.ts). */
+export default null
