@@ -6,16 +6,13 @@ namespace App\Marking;
 
 use App\Models\Part;
 use App\Models\Piece;
-use App\Models\RehearsalNote;
 use App\Models\User;
 use App\Record\NoteNames;
 use App\Record\PartRecord;
-use App\Rehearsing\SchoolDays;
 use App\Views\Desk\DrawnView;
 use App\Views\Desk\ExtremeView;
 use App\Views\Desk\FindingView;
 use App\Views\Desk\FirstView;
-use App\Views\Desk\HandView;
 use App\Views\Desk\HeardView;
 use App\Views\Desk\HighestPositionView;
 use App\Views\Desk\MarkingView;
@@ -35,15 +32,6 @@ use App\Views\Desk\TuningSpotView;
 use App\Views\Desk\WaysView;
 use App\Views\Desk\WayView;
 use App\Views\Desk\WhyView;
-use App\Views\Handout\HandoutName;
-use App\Views\Handout\PassageTempoView;
-use App\Views\Handout\PracticeStepView;
-use App\Views\Handout\PracticeTempoView;
-use App\Views\Handout\SharedView;
-use App\Views\Lesson\PracticeSheetView;
-use App\Views\LineUp\SectionLineView;
-use App\Views\Piece\OccasionView;
-use App\Views\WordsView;
 use Illuminate\Support\Facades\Cache;
 use UprightPencil\Core\Ensemble\TuningSpots;
 use UprightPencil\Core\Fingering\Search\Alternative;
@@ -178,7 +166,7 @@ final class PartDesk
         return $this->open()->score();
     }
 
-    private function settings(): Settings
+    public function settings(): Settings
     {
         return $this->open()->settings;
     }
@@ -361,25 +349,6 @@ final class PartDesk
         return $this->open()->drawn($this->decided($decisions));
     }
 
-    /**
-     * What a student's page shows: the print, the pencil, how the hand goes, and what to know of each passage.
-     *
-     * @param  HandoutName  $handout  with or without what nobody decided
-     * @param  list<SectionLineView>  $lines
-     * @param  list<PracticeSheetView>  $sheets  in words
-     */
-    public function forStudents(HandoutName $handout, array $lines = [], array $sheets = []): SharedView
-    {
-        $drawing = new Drawing($this->marked());
-        $piece = $this->part->piece;
-        $all = $drawing->layerForPlayers();
-        $layer = array_values(array_filter($all, static fn (MarkView $mark): bool => $handout->proposals || $mark->decided));
-        // Strings and fingers of every note say what the page says, or they would tell what nobody decided.
-        $hand = count($layer) === count($all) ? new HandView(Drawing::board($this->part->instrument, $this->settings()->profile)->strings, $drawing->hand()) : null;
-
-        return new SharedView($piece->title, $piece->composer, $this->name(), $piece->ensemble->name, $handout, true, $layer, $hand, performance: $this->settings()->order->isAsPrinted() ? null : $this->performance(), words: WordsView::orNull($this->vocabulary()), lines: $lines, printed: $this->printedBeside(), measures: $this->measureStarts(), tempo: $this->practiceTempo(), occasion: $this->concert(), practice: $this->practice(), sheets: $sheets, zone: SchoolDays::of($piece->ensemble->school)->zone());
-    }
-
     /** @return list<MeasureStartView> measures in which something is written */
     public function measureStarts(): array
     {
@@ -391,30 +360,6 @@ final class PartDesk
         }
 
         return $starts;
-    }
-
-    private function practiceTempo(): PracticeTempoView
-    {
-        $practice = $this->part->piece->practice ?? [];
-        $own = is_array($practice['passages'] ?? null) ? $practice['passages'] : [];
-        $passages = $own === [] ? [] : array_filter($this->part->piece->namedPassages(), static fn (array $passage): bool => is_int($own[$passage['name']] ?? null));
-
-        return new PracticeTempoView($this->marked()->tempo, is_int($practice['tempo'] ?? null) ? $practice['tempo'] : null, array_values(array_map(static fn (array $passage): PassageTempoView => new PassageTempoView($passage['name'], $passage['from'], (int) $own[$passage['name']]), $passages)));
-    }
-
-    /** @return list<PracticeStepView> what was noted in rehearsal, and is worked at by everybody */
-    private function practice(): array
-    {
-        $steps = RehearsalNote::query()->where(['piece_id' => $this->part->piece_id, 'became' => RehearsalNote::STEP])->orderBy('noted_at')->get()->filter(fn (RehearsalNote $note): bool => trim($note->what) !== '' && ($note->parts === [] || in_array($this->part->id, $note->parts, true)));
-
-        return array_values($steps->map(static fn (RehearsalNote $note): PracticeStepView => new PracticeStepView($note->from, $note->to, $note->what))->all());
-    }
-
-    private function concert(): ?OccasionView
-    {
-        $concert = $this->part->piece->occasion()->first();
-
-        return $concert === null ? null : OccasionView::of($concert);
     }
 
     /**

@@ -48,7 +48,7 @@ final readonly class HandoutPage
         $name = new HandoutName($number, $at->toIso8601String(), $this->proposals);
         $practice = PracticeSheets::goingOut($this->part, $this->desk);
         $words = array_map(static fn (PracticeSheetView $sheet): PracticeSheetView => $sheet->words(), $practice);
-        $view = $this->desk->forStudents($name, PieceLineUp::linesOf($this->part), $words);
+        $view = (new StudentPart($this->desk))->view($name, PieceLineUp::linesOf($this->part), $words);
 
         return [
             Frozen::VIEW => self::json($view),

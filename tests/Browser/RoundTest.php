@@ -85,7 +85,8 @@ final class RoundTest extends BrowserTestCase
         $part = Server::running()->database()->query('select min(id) from parts where piece_id = 2');
         $id = $part === false ? 0 : (int) $part->fetchColumn();
         $link = (string) parse_url((string) $director->send('POST', "api/parts/{$id}/links", ['days' => 7, 'proposals' => true])['json']['address'], PHP_URL_PATH);
-        $student = $this->browser(390, 780)->visit($link)->see('.student table');
+        $student = $this->browser(390, 780)->visit($link);
+        $student->see('.student table');
         $student->until(fn (): bool => $student->driver->executeAsyncScript('const done = arguments[0]; caches.open("upright-pencil-page").then((cache) => cache.match("/s/page")).then((kept) => done(kept !== undefined && navigator.serviceWorker.controller !== null)).catch(() => done(false))') === true, 'the page is not kept');
         $sheet = $student->textOf('.student table');
         $student->offline(true)->visit($link)->seeText('There is no connection')->dontSee('svg.score');
