@@ -49,7 +49,8 @@ final class Deriving
             $bows = self::bows($source, $own, $suffix);
 
             return new Finished(
-                static fn (): bool => (int) $source->piece->parts()->max('place') === $places && (new PartRecord($source))->newest()[0] === $newest,
+                static fn (): bool => (int) $source->piece->parts()->max('place') === $places
+                    && (new PartRecord($source))->newest()[0] === $newest,
                 static function () use ($source, $how, $key, $suffix, $made, $places, $bows, $by): Part {
                     $part = $made->put($source->piece, 1 + $places);
                     $part->update(['derived_from' => $source->id, 'derivation' => $how->toArray() + ['key' => $key, 'suffix' => $suffix]]);
@@ -64,7 +65,10 @@ final class Deriving
     /** Notes of two parts of one piece have different names; what is before the suffix is the source's. */
     private static function renamed(ScorePart $part, string $suffix): ScorePart
     {
-        return $part->with(measures: array_map(static fn (Measure $measure): Measure => $measure->with(items: array_map(static fn (object $item): object => $item instanceof Note ? $item->with(id: $item->id.$suffix) : $item, $measure->items)), $part->measures));
+        $named = static fn (object $item): object => $item instanceof Note ? $item->with(id: $item->id.$suffix) : $item;
+        $all = static fn (Measure $measure): Measure => $measure->with(items: array_map($named, $measure->items));
+
+        return $part->with(measures: array_map($all, $part->measures));
     }
 
     /** @return Builder<Part> the parts in use that were made from one */
@@ -108,7 +112,7 @@ final class Deriving
     /**
      * Where a part does not bow as the one that it was made from.
      *
-     * @return array{otherwise: list<string>, gone: list<string>} measures: bowed otherwise by hand; with bows of notes that it does not have
+     * @return array{otherwise: list<string>, gone: list<string>} measures: bowed otherwise, and with bows of notes that are not there
      */
     public static function misfits(Part $part): array
     {
@@ -143,7 +147,11 @@ final class Deriving
     {
         $decided = PartDecisions::leniently(NoteNames::of($part), [...(new PartRecord($part))->record()->decisions(), ...$more])->notes;
 
-        return array_filter(array_map(static fn (array $fields): array => array_filter($fields, static fn (mixed $value, string $field): bool => ! Kinds::isOfTheHand($field) && $field !== Apart::FIELD && $field !== Know::FIELD, ARRAY_FILTER_USE_BOTH), $decided));
+        $isOfTheBow = static fn (string $field): bool => ! Kinds::isOfTheHand($field) && $field !== Apart::FIELD && $field !== Know::FIELD;
+
+        $bow = static fn (array $fields): array => array_filter($fields, $isOfTheBow, ARRAY_FILTER_USE_KEY);
+
+        return array_filter(array_map($bow, $decided));
     }
 
     /**
@@ -182,7 +190,8 @@ final class Deriving
         $bows = [];
         foreach ($decided as $note => $fields) {
             foreach (isset($there[$note.$suffix]) ? $fields : [] as $field => $value) {
-                $said = Kinds::keptAs($field, $value)?->isOfTheHand() === true ? null : StandingDecisions::said($note.$suffix, $field, $value);
+                $isOfTheHand = Kinds::keptAs($field, $value)?->isOfTheHand() === true;
+                $said = $isOfTheHand ? null : StandingDecisions::said($note.$suffix, $field, $value);
                 $said === null || $bows[] = $said;
             }
         }

@@ -18,7 +18,7 @@ final class EntryParser
     private const MOST_BYTES = 256_000;
 
     /**
-     * @param  array<string, mixed>  $sent  `key`, `kind`, `decisions` or `takes`, `follows`, `seen`, `browser`, `proposed`; their shapes were looked at
+     * @param  array<string, mixed>  $sent  `key`, `kind`, `decisions` or `takes`, `follows`, `seen`, `browser`, `proposed`
      *
      * @throws WrongDecision
      */
@@ -77,7 +77,8 @@ final class EntryParser
      */
     public static function decisions(array $given): array
     {
-        $decisions = array_map(static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []), array_values($given));
+        $read = static fn (mixed $decision): Decision => Decision::fromArray(is_array($decision) ? $decision : []);
+        $decisions = array_map($read, array_values($given));
         if (strlen((string) json_encode($decisions)) > self::MOST_BYTES) {
             throw new WrongDecision('This is too much for one entry.');
         }

@@ -39,7 +39,13 @@ final readonly class NewEntry
     /** @param list<Decision> $decisions */
     public function with(array $decisions): self
     {
-        return new self($this->key, $this->kind, $decisions, $this->takes, $this->follows, $this->seen, $this->browser, $this->group, $this->proposed);
+        return $this->but(['decisions' => $decisions]);
+    }
+
+    /** @param array<string, mixed> $otherwise by the names of the fields */
+    private function but(array $otherwise): self
+    {
+        return new self(...$otherwise + get_object_vars($this));
     }
 
     /** Decided for some players: fingers are theirs, bows everybody's. */
@@ -51,12 +57,14 @@ final readonly class NewEntry
     /** The same as one of a group. */
     public function in(string $group): self
     {
-        return new self($this->key, $this->kind, $this->decisions, $this->takes, $this->follows, $this->seen, $this->browser, $group, $this->proposed);
+        return $this->but(['group' => $group]);
     }
 
     /** @return list<array<string, mixed>> what is kept: who and when are the record's own */
     public function kept(): array
     {
-        return array_map(static fn (Decision $decision): array => array_diff_key($decision->toArray(), ['by' => 1, 'at' => 1]), $this->decisions);
+        $kept = static fn (Decision $decision): array => array_diff_key($decision->toArray(), ['by' => 1, 'at' => 1]);
+
+        return array_map($kept, $this->decisions);
     }
 }

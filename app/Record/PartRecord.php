@@ -62,7 +62,8 @@ final class PartRecord
      */
     public static function counted(): Builder
     {
-        $of = static fn (string $entry, EntryKind $kind): Builder => DB::table("log_entries as {$entry}")->where("{$entry}.kind", $kind->value);
+        $all = static fn (string $entry): Builder => DB::table("log_entries as {$entry}");
+        $of = static fn (string $entry, EntryKind $kind): Builder => $all($entry)->where("{$entry}.kind", $kind->value);
         $again = $of('again', EntryKind::Redo)->selectRaw('1')->whereColumn('again.part_id', 'undone.part_id')
             ->whereColumn('again.takes', 'undone.takes')->whereColumn('again.seq', '>', 'undone.seq');
         $undone = $of('undone', EntryKind::Undo)->whereColumn('undone.part_id', 'parts.id')->whereNotExists($again);
@@ -71,7 +72,9 @@ final class PartRecord
         $decided->selectRaw('count(*)');
         $undone->selectRaw('count(distinct undone.takes)');
 
-        return DB::query()->selectRaw("({$decided->toSql()}) - ({$undone->toSql()})", [...$decided->getBindings(), ...$undone->getBindings()]);
+        $bindings = [...$decided->getBindings(), ...$undone->getBindings()];
+
+        return DB::query()->selectRaw("({$decided->toSql()}) - ({$undone->toSql()})", $bindings);
     }
 
     private function open(): OpenParts
@@ -92,7 +95,9 @@ final class PartRecord
         }
 
         // A database that was restored from a backup may have gone another way since.
-        return $this->part->log()->where('seq', $kept[0])->where('request_key', $kept[1] ?? '')->exists() ? [$kept[0], $kept[2]] : [0, new Record];
+        $isThere = $this->part->log()->where('seq', $kept[0])->where('request_key', $kept[1] ?? '')->exists();
+
+        return $isThere ? [$kept[0], $kept[2]] : [0, new Record];
     }
 
     private function slot(): string

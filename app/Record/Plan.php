@@ -59,7 +59,7 @@ final class Plan
         $this->put($planned, $entry);
         foreach ($following as [$derived, $decisions]) {
             $key = Uuid::uuid5($entry->key, "derived {$derived->id}")->toString();
-            $own = new NewEntry($key, EntryKind::Decide, $decisions, seen: NewEntry::ALL_SEEN, browser: $entry->browser, group: $entry->group);
+            $own = new NewEntry($key, EntryKind::Decide, $decisions, null, null, NewEntry::ALL_SEEN, $entry->browser, $entry->group);
             $this->put($this->planned($derived), $own);
         }
         $taken?->group_key === null || $this->takeGroup($part, $entry, $taken->group_key);
@@ -97,7 +97,11 @@ final class Plan
         return $this->parts[$part->id] ??= new PlannedPart($part);
     }
 
-    /** @return list<array{Part, non-empty-list<Decision>}> the parts that follow, as far as they are the actor's; the piece's page tells of the others */
+    /**
+     * The piece's page tells of the parts that would follow and are not the actor's.
+     *
+     * @return list<array{Part, non-empty-list<Decision>}> the parts that follow
+     */
     private function following(PlannedPart $source, NewEntry $entry): array
     {
         if ($entry->kind !== EntryKind::Decide) {
@@ -122,7 +126,7 @@ final class Plan
             $this->may(Ability::Decide, $other->part)->allowed() || throw new AuthorizationException(self::NOT_ALL_YOURS);
             $planned = $this->planned($other->part);
             $key = Uuid::uuid5($entry->key, (string) $other->part_id)->toString();
-            $own = new NewEntry($key, $entry->kind, takes: $other->request_key, seen: $other->seq, browser: $entry->browser, group: $entry->group);
+            $own = new NewEntry($key, $entry->kind, [], $other->request_key, null, $other->seq, $entry->browser, $entry->group);
             $planned->refuseClash($own, $other, $planned->takenBackAt($other));
             $this->put($planned, $own);
         }

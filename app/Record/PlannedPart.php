@@ -95,7 +95,8 @@ final class PlannedPart
             return;
         }
         $own = PartDecisions::touched($this->names(), $decisions);
-        $touches = fn (LogEntry $other): bool => array_intersect_key($own, PartDecisions::touched($this->names(), $other->read()->decisions)) !== [];
+        $about = fn (LogEntry $other): array => PartDecisions::touched($this->names(), $other->read()->decisions);
+        $touches = static fn (LogEntry $other): bool => array_intersect_key($own, $about($other)) !== [];
         $theirs = array_values($unseen->filter($touches)->all());
         if ($theirs !== []) {
             throw new EntryClashes($theirs);
@@ -128,6 +129,6 @@ final class PlannedPart
         return $this->log->newest()[0] === $this->newest
             && self::versionOf($this->part) === $this->version
             && Prescribed::in($this->part->piece_id)?->id === $this->prescribed?->id
-            && ($this->derived === null || Deriving::from($this->part)->pluck('id')->all() === array_map(static fn (Part $part): int => $part->id, $this->derived));
+            && ($this->derived === null || Deriving::from($this->part)->pluck('id')->all() === array_column($this->derived, 'id'));
     }
 }

@@ -19,7 +19,7 @@ use UprightPencil\Core\Marking\WrongDecision;
 final readonly class Prescribed
 {
     /** What the bow does. */
-    private const FIELDS = ['direction' => 1, 'action' => 1, 'set' => 1, 'times' => 1, 'desks' => 1, 'place' => 1, 'amount' => 1, 'lane' => 1, 'stroke' => 1];
+    private const FIELDS = ['direction', 'action', 'set', 'times', 'desks', 'place', 'amount', 'lane', 'stroke'];
 
     /** @param array<int, int> $seqs part => newest entry of its record when it was locked */
     private function __construct(public int $id, private string $by, private array $seqs) {}
@@ -106,6 +106,8 @@ final readonly class Prescribed
     {
         $decided = PartDecisions::leniently($names, $record->decisions())->notes;
 
-        return array_filter(array_map(static fn (array $fields): array => array_intersect_key($fields, self::FIELDS), $decided));
+        $ofTheBow = array_flip(self::FIELDS);
+
+        return array_filter(array_map(static fn (array $fields): array => array_intersect_key($fields, $ofTheBow), $decided));
     }
 }

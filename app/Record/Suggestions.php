@@ -36,7 +36,9 @@ final class Suggestions
     public static function asSuggested(Part $part, User $user, NewEntry $entry): NewEntry
     {
         if ($entry->kind === EntryKind::Decide) {
-            return $entry->with(array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Suggested, []), $entry->decisions));
+            $suggested = static fn (Decision $decision): Decision => $decision->as(DecisionState::Suggested, []);
+
+            return $entry->with(array_map($suggested, $entry->decisions));
         }
         $taken = $part->log()->where('request_key', $entry->takes)->where('user_id', $user->id)->first();
         foreach ($taken?->read()->decisions ?? [null] as $decision) {
@@ -53,7 +55,9 @@ final class Suggestions
     {
         $answers = DB::table('suggestion_answers')->where('part_id', $part->id)->get()->keyBy('entry_key');
         $counting = array_flip((new PartRecord($part))->record()->counting());
-        $entries = $part->log()->with('user')->where('kind', EntryKind::Decide->value)->where('decisions', 'like', '%"suggested"%')->reorder('seq', 'desc')->limit(self::MOST)->get()->filter(static fn (LogEntry $entry): bool => isset($counting[$entry->request_key]));
+        $newest = $part->log()->with('user')->where('kind', EntryKind::Decide->value)->where('decisions', 'like', '%"suggested"%')
+            ->reorder('seq', 'desc')->limit(self::MOST)->get();
+        $entries = $newest->filter(static fn (LogEntry $entry): bool => isset($counting[$entry->request_key]));
         if ($entries->isEmpty()) {
             return [];
         }
@@ -61,13 +65,15 @@ final class Suggestions
         $places = History::places($score->parts[0], $score->resolution);
         $style = PartRecipe::of($part)->houseStyle();
 
-        return array_values($entries->map(static function (LogEntry $entry) use ($answers, $user, $places, $style, $score): SuggestionView {
+        $words = static fn (Decision $decision): string => $style->vocabulary->say(History::words($decision, $places, $style));
+
+        return array_values($entries->map(static function (LogEntry $entry) use ($answers, $user, $words, $score): SuggestionView {
             $decisions = self::decided($entry);
             $answer = $answers[$entry->request_key] ?? null;
 
             return new SuggestionView(
                 $entry->request_key, $entry->user->name, $entry->created_at->toIso8601String(), $entry->user_id === $user->id,
-                array_map(static fn (Decision $decision): string => $style->vocabulary->say(History::words($decision, $places, $style)), array_slice($decisions, 0, self::WORDS)),
+                array_map($words, array_slice($decisions, 0, self::WORDS)),
                 array_key_first(PartDecisions::touched($score->parts[0], $decisions)),
                 array_map(static fn (Decision $decision): array => $decision->toArray(), $decisions),
                 $answer === null ? null : ($answer->taken ? 'taken' : 'left'),
@@ -79,7 +85,8 @@ final class Suggestions
     /** @return list<Decision> as they would be decided */
     private static function decided(LogEntry $entry): array
     {
-        $suggested = array_filter($entry->read()->decisions, static fn (Decision $decision): bool => $decision->state === DecisionState::Suggested);
+        $isSuggested = static fn (Decision $decision): bool => $decision->state === DecisionState::Suggested;
+        $suggested = array_filter($entry->read()->decisions, $isSuggested);
 
         return array_values(array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, []), $suggested));
     }
@@ -105,8 +112,10 @@ final class Suggestions
                     continue;
                 }
                 $answered[] = $entry->request_key;
-                $said = $reason === '' ? $decisions : array_map(static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, ['reason' => $reason]), $decisions);
-                $taken = new NewEntry(Uuid::uuid5($entry->request_key, 'taken')->toString(), EntryKind::Decide, $said, seen: NewEntry::ALL_SEEN);
+                $because = static fn (Decision $decision): Decision => $decision->as(DecisionState::Decided, ['reason' => $reason]);
+                $said = $reason === '' ? $decisions : array_map($because, $decisions);
+                $name = Uuid::uuid5($entry->request_key, 'taken')->toString();
+                $taken = new NewEntry($name, EntryKind::Decide, $said, seen: NewEntry::ALL_SEEN);
                 $take && $entries[] = new Entering($part, $taken);
             }
             $plan = resolve(Door::class)->plan($by, $entries);
@@ -114,8 +123,9 @@ final class Suggestions
             return new Finished(
                 static fn (): bool => $plan->holds() && ! self::isAnswered($part, ...$answered),
                 static function () use ($part, $by, $answered, $take, $reason, $plan): null {
+                    $answer = ['part_id' => $part->id, 'user_id' => $by->id, 'taken' => $take, 'reason' => $reason, 'created_at' => now()];
                     foreach ($answered as $key) {
-                        DB::table('suggestion_answers')->insert(['part_id' => $part->id, 'entry_key' => $key, 'user_id' => $by->id, 'taken' => $take, 'reason' => $reason, 'created_at' => now()]);
+                        DB::table('suggestion_answers')->insert(['entry_key' => $key] + $answer);
                     }
                     $plan->write();
 
