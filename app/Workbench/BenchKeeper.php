@@ -72,23 +72,16 @@ final class BenchKeeper
     {
         stream_set_timeout($asking, 1);
         $line = (string) fgets($asking, Workbench::MOST_BYTES);
-        if (Asked::of($line)?->isLong() === true && LongQuestions::arePossible()) {
+        $what = Asked::of($line);
+        if ($what?->isLong() === true && LongQuestions::arePossible()) {
             $this->long->take($asking, $line);
 
             return;
         }
-        $line === '' || ($this->isForNobody($line, $asking)) || LongQuestions::answer($asking, $line);
+        // Whoever only has a part opened does not wait; all others do, or have helped themselves by now.
+        $isForNobody = $what !== Asked::Open && LongQuestions::isGone($asking);
+        $line === '' || $isForNobody || LongQuestions::answer($asking, $line);
         fclose($asking);
         memory_get_usage() < self::MOST_MEMORY || $this->parts->putAway();
-    }
-
-    /**
-     * Whoever only has a part opened does not wait; all others do, or have helped themselves by now.
-     *
-     * @param  resource  $asking
-     */
-    private function isForNobody(string $line, $asking): bool
-    {
-        return Asked::of($line) !== Asked::Open && LongQuestions::isGone($asking);
     }
 }
